@@ -1,0 +1,137 @@
+"""The door to the core: check a paper, explain a rule, list guides and house rules.
+
+Everything here is pure: bytes, ids and settings in, plain data out. Errors are those of
+`grelt.errors`.
+"""
+
+from __future__ import annotations
+
+import hashlib
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+from . import __version__
+from .document import Document
+from .errors import GreltError, HouseRuleInvalid, PaperUnreadable
+from .guides import Policy, available_guides, load_guide, load_house
+from .guides.house import House, house_from
+from .help import RuleHelp, rule_help
+from .paper import Paper, SetRight, analyse
+from .readers import LIMITS, READABLE, read_paper
+from .report import SCHEMA_VERSION, build_report, run_rules
+from .rules import all_rules
+from .structure.lists import is_list_heading
+
+__all__ = [
+    "AUTO",
+    "LIMITS",
+    "READABLE",
+    "SCHEMA_VERSION",
+    "CheckInputs",
+    "GreltError",
+    "HouseRuleInvalid",
+    "PaperUnreadable",
+    "__version__",
+    "analyse_paper",
+    "check",
+    "explain",
+    "guides",
+    "house_rules",
+    "rule_ids",
+]
+
+AUTO = "auto"
+
+
+@dataclass(frozen=True)
+class CheckInputs:
+    """Everything that decides a report besides the paper itself.
+
+    `house` is the text of a house rules file or tables already read; `date`
+    (YYYY-MM-DD) decides only what lies in the future; `joins` are matches made by hand,
+    citation key to entry key (`""` for “no entry”).
+    """
+
+    guide: str = AUTO
+    house: str | Mapping[str, object] | None = None
+    date: str = ""
+    joins: Mapping[str, str] = field(default_factory=dict)
+
+
+def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) -> dict[str, Any]:
+    """Check one paper and return its report (see `report/schema.json`).
+
+    `data` are the bytes of the file, `name` what it is called. With `strict` a rule that
+    crashes raises. Raises `PaperUnreadable`, `GuideUnknown` or `HouseRuleInvalid`.
+    """
+    house = _house(inputs.house)
+    document = read_paper(data, name)
+    guide = _guide(document, inputs.guide)
+    paper = analyse(document, Policy(load_guide(guide["id"]), house), SetRight(inputs.joins))
+    outcome = run_rules(paper, all_rules().values(), strict=strict)
+    return build_report(
+        paper,
+        outcome,
+        file=name,
+        guide=guide,
+        inputs={
+            "paper_sha256": hashlib.sha256(data).hexdigest(),
+            "house": list(house.sentences()) or None,
+            "records": None,
+            "date": inputs.date,
+            "joins": len(inputs.joins),
+            "core": __version__,
+            "schema": SCHEMA_VERSION,
+        },
+    )
+
+
+def analyse_paper(data: bytes, name: str, guide: str) -> Paper:
+    """The analysed paper itself, for tools that look inside."""
+    return analyse(read_paper(data, name), Policy(load_guide(guide)))
+
+
+def _house(house: str | Mapping[str, object] | None) -> House:
+    if house is None:
+        return House()
+    if isinstance(house, str):
+        return load_house(house, all_rules())
+    return house_from(house, all_rules())
+
+
+def _guide(document: Document, wanted: str) -> dict[str, Any]:
+    """The guide given, or the one the paper's list and citations look most like."""
+    if wanted != AUTO:
+        return {"id": load_guide(wanted).id, "chosen": "given", "confidence": 1.0}
+    headings = {p.text.strip().casefold() for p in document.paragraphs if is_list_heading(p)}
+    scores: dict[str, float] = {}
+    for identity in available_guides():
+        settings = load_guide(identity).list
+        own = {h.casefold() for h in (*settings.headings, settings.singular, *settings.consulted)}
+        scores[identity] = 0.9 if headings & own else 0.5
+    best = max(scores, key=lambda g: (scores[g], g))
+    return {"id": best, "chosen": "recognised", "confidence": scores[best]}
+
+
+def explain(rule: str, guide: str | None = None) -> RuleHelp:
+    """The help page of a rule. Raises `RuleUnknown`."""
+    return rule_help(rule, guide)
+
+
+def guides() -> list[dict[str, str]]:
+    """The guides that ship, for choosing one."""
+    return [
+        {"id": g.id, "name": g.name, "manual": g.manual, "system": g.system}
+        for g in map(load_guide, available_guides())
+    ]
+
+
+def house_rules(house: str | Mapping[str, object] | None) -> list[str]:
+    """House rules in words. Raises `HouseRuleInvalid`."""
+    return list(_house(house).sentences())
+
+
+def rule_ids() -> list[str]:
+    """Ids of every rule there is code for."""
+    return list(all_rules())

@@ -1,0 +1,75 @@
+"""What the finder is told to look out for: surnames, groups, letters, titles."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass, field
+
+from ..text.folding import without_article, words
+
+
+@dataclass(frozen=True, slots=True)
+class KnownPhrase:
+    """A folded phrase of the list: a surname with the given names seen, a group, a title."""
+
+    words: tuple[str, ...]
+    kind: str
+    given: frozenset[str] = frozenset()
+
+
+@dataclass
+class KnownSources:
+    """Phrases by their first word, and titles, for one pass over the text."""
+
+    by_first: dict[str, list[KnownPhrase]] = field(default_factory=dict)
+    titles: dict[str, list[tuple[str, ...]]] = field(default_factory=dict)
+
+    def add_name(self, family: str, given: str) -> None:
+        """A person: family name, and the given names that may stand before it."""
+        phrase = words(family)
+        if phrase:
+            self._add(KnownPhrase(phrase, "name", frozenset(words(given))))
+
+    def add_group(self, name: str) -> None:
+        phrase = without_article(words(name))
+        if phrase:
+            self._add(KnownPhrase(phrase, "group"))
+            if len(phrase) > 2:
+                self._add(KnownPhrase(phrase[:2], "group"))
+
+    def add_letters(self, acronym: str) -> None:
+        self._add(KnownPhrase(words(acronym), "letters"))
+
+    def add_title(self, title: str) -> None:
+        phrase = without_article(words(title))
+        if phrase:
+            self.titles.setdefault(phrase[0], []).append(phrase)
+
+    def _add(self, phrase: KnownPhrase) -> None:
+        if not phrase.words:
+            return
+        same = self.by_first.setdefault(phrase.words[0], [])
+        for number, other in enumerate(same):
+            if other.words == phrase.words and other.kind == phrase.kind:
+                same[number] = KnownPhrase(phrase.words, phrase.kind, other.given | phrase.given)
+                return
+        same.append(phrase)
+        same.sort(key=lambda p: -len(p.words))
+
+    def is_title(self, text: str) -> bool:
+        """Whether words in quotation marks or italics are a known title, whole or its beginning."""
+        phrase = without_article(words(text))
+        if not phrase:
+            return False
+        return any(
+            title[: len(phrase)] == phrase or phrase[: len(title)] == title
+            for title in self.titles.get(phrase[0], ())
+            if len(phrase) >= min(2, len(title)) or len(phrase[0]) > 4
+        )
+
+    @classmethod
+    def of_titles(cls, titles: Iterable[str]) -> KnownSources:
+        known = cls()
+        for title in titles:
+            known.add_title(title)
+        return known

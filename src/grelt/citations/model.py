@@ -1,0 +1,67 @@
+"""A citation as found, before it is matched. Spans are offsets into its paragraph."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from ..text.names import NameList
+from ..text.spans import Span
+
+
+@dataclass(frozen=True, slots=True)
+class TitleCue:
+    """A title as cited. `dress` is quotes, italics or plain."""
+
+    text: str
+    dress: str
+    span: Span
+
+
+@dataclass(frozen=True, slots=True)
+class Cue:
+    """A source named in the running text. `kind` is name, group, letters (an acronym) or title.
+
+    `known` says that a name or title looked out for was met; otherwise only the
+    sentence's shape (`Pellow argues`) makes it one. `signal` says that the sentence
+    presents it as a source, `strong` that it does so in scholars' verbs.
+    """
+
+    kind: str
+    text: str
+    span: Span
+    known: bool
+    signal: bool = False
+    strong: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Citation:
+    """One work cited at one place.
+
+    `span` covers the parenthesis (of several works in one, the words of this one), or
+    the name in the sentence. `source` is the words that name the source, empty for a
+    locator alone. `cues` are the sources named in the sentence before it, nearest
+    last. `after` is the position, in the list of citations, of the one before it in
+    the same stretch of text, whose source a locator alone may continue.
+    `certainty` is how sure it is a citation at all; a `tentative` one counts only
+    if it is matched.
+    """
+
+    form: str
+    paragraph: int
+    span: Span
+    text: str
+    parenthesis: Span | None
+    source: str
+    source_span: Span
+    names: NameList | None
+    title: TitleCue | None
+    year: str | None
+    locator: str | None
+    indirect: bool
+    sentence: Span
+    cues: tuple[Cue, ...] = ()
+    after: int | None = None
+    certainty: float = 1.0
+    tentative: bool = False
+    doubt: str = ""

@@ -1,0 +1,221 @@
+"""Reads the words inside a parenthesis: prefix, source, year, locator, suffix.
+
+Reading only tells what the words could be; whether they are a citation is decided
+by the finder, which knows the sentence.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from ..text.names import UPPER, NameList, natural_names
+from ..text.quotes import MARKS, quoted
+from ..text.spans import Span
+from .model import TitleCue
+
+_INDIRECT = r"qtd\.?\s+in|quoted\s+in|as\s+(?:cited|quoted)\s+in|cited\s+in"
+_PREFIX = re.compile(
+    rf"(?:(?P<indirect>{_INDIRECT})|see(?:\s+also|\s+esp\.?|\s+especially|,?\s+e\.g\.,?|\s+for\s+example,?)?"
+    r"|cf\.|compare|e\.g\.,?|also|but\s+see|trans(?:lated)?\.?\s+in)\s+",
+    re.I,
+)
+_SUFFIX = re.compile(
+    r"[;,]?\s*(?:emphasis\s+(?:added|mine|in\s+original|in\s+the\s+original)|original\s+emphasis|"
+    r"italics\s+(?:added|mine)|my\s+(?:trans(?:\.|lation)?|emphasis|italics)|trans\.\s+mine)\.?$",
+    re.I,
+)
+_LABEL = (
+    r"(?:pp?\.?|pgs?\.?|pages?|pars?\.|paras?\.|paragraphs?|chs?\.|chaps?\.|chapters?|secs?\.|sections?|"
+    r"lines?|ll?\.|acts?|scs?\.|scenes?|bks?\.|books?|figs?\.|vols?\.|nn?\.|notes?|pts?\.|cantos?|"
+    r"stanzas?|vv?\.|verses?|eps?\.|slides?|arts?\.|tables?|app\.)"
+)
+_ROMAN = r"(?=[ivxlc])(?:c{0,3})(?:xc|xl|l?x{0,3})(?:ix|iv|v?i{0,3})"
+_NUMBER = rf"(?:\d{{1,5}}(?:[.:]\d{{1,4}}){{0,3}}[a-dn]?\d*|[A-Z]{{1,2}}\d{{1,3}}|(?:{_ROMAN})(?![^\W\d_]))"
+_RANGE = rf"{_NUMBER}(?:\s?[-–—‑−]{{1,2}}\s?(?:{_NUMBER}))?(?:\s?ff?\.)?"
+_LOCATOR = re.compile(
+    rf"(?:{_LABEL}\s?)?{_RANGE}(?:\s*(?:,|:|;|and|&)\s*(?:{_LABEL}\s?)?{_RANGE})*|n\.\s?pag\."
+)
+_YEAR = re.compile(r"(?:c\.\s?|ca\.\s?)?((?:1[5-9]\d\d|20\d\d)[a-e]?|n\.d\.)(?=$|[\s,:;])")
+_GROUP = re.compile(
+    rf"(?:{UPPER}[\w’'&.-]*|\d{{1,4}}(?:st|nd|rd|th)?)"
+    rf"(?:[\s-]+(?:of|the|for|and|&|on|in|at|to|de|du|des|la|von|{UPPER}[\w’'&.-]*|\d{{1,4}}))*,?"
+)
+_NOT_SOURCES = frozenset(
+    """figure figures fig figs table tables chapter chapters ch appendix act scene part section
+    page pages p pp note notes line lines volume vol number no equation map plate photo exhibit
+    january february march april may june july august september october november december
+    jan feb mar apr jun jul aug sept sep oct nov dec monday tuesday wednesday thursday friday
+    saturday sunday spring summer autumn fall winter circa born died aged age year years century
+    group room route highway area stage phase step version type class grade level day week month
+    question item example case article psalm genesis exodus matthew mark luke john acts romans
+    gen exod lev num deut ps prov isa jer matt rom cor gal eph phil col thess tim heb jas pet rev
+    world bc bce ad ce am pm no see i ii iii""".split()
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """One work's words in a parenthesis; spans are offsets into the paragraph."""
+
+    span: Span
+    source: str
+    source_span: Span
+    names: NameList | None
+    title: TitleCue | None
+    year: str | None
+    locator: str | None
+    labelled: bool
+    indirect: bool
+    prefixed: bool
+
+    @property
+    def is_locator_alone(self) -> bool:
+        return not self.source and self.year is None and self.locator is not None
+
+
+def read_part(text: str, span: Span, italics: tuple[Span, ...]) -> Part | None:
+    """Read one work's words, or None where they cannot name a source or a place in one.
+
+    `text` is the paragraph's, `span` the words in it, `italics` its italic stretches.
+    """
+    start, end = _trimmed(text, span.start, span.end)
+    whole = Span(start, end)
+    prefix = _PREFIX.match(text, start, end)
+    start = prefix.end() if prefix else start
+    suffix = _SUFFIX.search(text, start, end)
+    end = suffix.start() if suffix else end
+    start, end = _trimmed(text, start, end)
+    if start >= end or end - start > 200:
+        return None
+    head_end, locator, labelled = _locator(text, start, end)
+    head_end, year, locator = _year(text, start, head_end, locator, labelled)
+    source_start, source_end = _trimmed(text, start, head_end)
+    source = text[source_start:source_end]
+    indirect = bool(prefix and prefix.group("indirect"))
+    if not source:
+        if locator is None and year is None:
+            return None
+        empty = Span(source_start, source_start)
+        return Part(whole, "", empty, None, None, year, locator, labelled, indirect, bool(prefix))
+    named = _source(text, Span(source_start, source_end), italics)
+    if named is None:
+        return None
+    names, title = named
+    return Part(
+        whole, source, Span(source_start, source_end), names, title, year, locator, labelled,
+        indirect, bool(prefix),
+    )  # fmt: skip
+
+
+def _trimmed(text: str, start: int, end: int) -> tuple[int, int]:
+    while start < end and text[start] in " \t\n\u00a0,;":
+        start += 1
+    while end > start and text[end - 1] in " \t\n\u00a0,;":
+        end -= 1
+    return start, end
+
+
+def _locator(text: str, start: int, end: int) -> tuple[int, str | None, bool]:
+    """Split a locator off the end: where the rest ends, the locator, whether it is labelled.
+
+    Candidates are tried from the first word on that could begin one; words are few.
+    """
+    for at in _word_starts(text, start, end):
+        match = _LOCATOR.fullmatch(text, at, end)
+        if match is None:
+            continue
+        if at > start and text[at - 1] not in " \t\n\u00a0,;":
+            continue
+        locator = match.group()
+        labelled = re.match(_LABEL + r"\s?\W?\d|" + _LABEL + r"\s", locator) is not None
+        return at, locator, labelled
+    return end, None, False
+
+
+def _word_starts(text: str, start: int, end: int) -> list[int]:
+    starts = [start]
+    starts += [i + 1 for i in range(start, end - 1) if text[i] in " \t\n\u00a0,"]
+    return starts
+
+
+def _year(
+    text: str, start: int, head_end: int, locator: str | None, labelled: bool
+) -> tuple[int, str | None, str | None]:
+    """A year at the end of the source's words, or a locator that is really a year."""
+    if locator is not None and not labelled and head_end > start:
+        match = _YEAR.match(locator)
+        if match is not None:
+            rest = locator[match.end() :].strip(" ,:")
+            return head_end, match.group(1), rest or None
+    words_start = max(start, head_end - 12)
+    found = re.search(r"[\s,(]((?:1[5-9]\d\d|20\d\d)[a-e]?|n\.d\.),?\s*$", text[words_start:head_end])
+    if found is not None and words_start + found.start() > start:
+        return words_start + found.start(), found.group(1), locator
+    return head_end, None, locator
+
+
+def _source(
+    text: str, span: Span, italics: tuple[Span, ...]
+) -> tuple[NameList | None, TitleCue | None] | None:
+    """Names and title within the source's words; None where they are neither."""
+    words = span.of(text)
+    title = _dressed_title(text, span, italics)
+    if title is not None:
+        before = text[span.start : title.span.start].strip().rstrip(",").strip()
+        after = text[title.span.end : span.end].strip(" ,.")
+        if after and re.search(r"[^\W\d_]{2,}", after):
+            return None
+        names = natural_names(before) if before else None
+        if before and names is None and not _is_group(before):
+            return None
+        return names, title
+    if re.split(r"[\s.,]", words.casefold(), maxsplit=1)[0] in _NOT_SOURCES:
+        return None
+    names = natural_names(words)
+    if names is not None:
+        return names, None
+    if _is_group(words):
+        return None, None
+    comma = words.rfind(",")
+    if comma > 0:
+        # `Okonjo, Salt`: a title whose dress was forgotten.
+        names, tail = natural_names(words[:comma]), words[comma + 1 :].strip()
+        if names is not None and _is_group(tail):
+            at = span.end - len(words[comma + 1 :].lstrip())
+            return names, TitleCue(tail, "plain", Span(at, span.end))
+    return None
+
+
+def _is_group(words: str) -> bool:
+    return _GROUP.fullmatch(words) is not None and re.search(UPPER, words) is not None
+
+
+def _dressed_title(text: str, span: Span, italics: tuple[Span, ...]) -> TitleCue | None:
+    for mark in quoted(span.of(text), single=True):
+        where = mark.shifted(span.start)
+        inner = where.of(text).strip(MARKS).rstrip(".,")
+        if inner.strip():
+            return TitleCue(inner, "quotes", where)
+    for italic in italics:
+        start, end = max(italic.start, span.start), min(italic.end, span.end)
+        words = text[start:end].strip(" ,.") if start < end else ""
+        if not any(c.isalpha() for c in words) or words.casefold().rstrip(".") in ("et al", "ibid"):
+            continue
+        start += len(text[start:end]) - len(text[start:end].lstrip(" ,."))
+        return TitleCue(words, "italics", Span(start, start + len(words)))
+    return None
+
+
+def split_works(text: str, span: Span) -> list[Span]:
+    """Cut a parenthesis's inside at semicolons that stand outside quotation marks."""
+    inside = span.of(text)
+    shielded = quoted(inside)
+    cuts = [
+        i for i, c in enumerate(inside) if c == ";" and not any(q.contains(i) for q in shielded)
+    ]
+    edges = [-1, *cuts, len(inside)]
+    return [
+        Span(span.start + a + 1, span.start + b) for a, b in zip(edges, edges[1:], strict=False)
+    ]
+

@@ -1,0 +1,261 @@
+"""Sources named in the running text: names and titles looked out for, and the shapes of
+sentence (`Pellow argues`, `according to Pellow`) that present a name as a source."""
+
+from __future__ import annotations
+
+import re
+
+from ..text.folding import fold, words
+from ..text.names import NAME_WORD, UPPER
+from ..text.quotes import quoted
+from ..text.spans import Span
+from .known import KnownPhrase, KnownSources
+from .model import Cue
+
+_TOKEN = re.compile(r"[^\W_]+(?:[’'ʼ\-‐‑.][^\W_]+)*")
+_SCHOLARLY = frozenset(
+    """argue argues argued note notes noted claim claims claimed observe observes observed
+    contend contends contended suggest suggests suggested report reports reported explain
+    explains explained conclude concludes concluded maintain maintains maintained estimate
+    estimates estimated demonstrate demonstrates demonstrated document documents documented
+    acknowledge acknowledges acknowledged emphasize emphasizes emphasized propose proposes
+    proposed theorize theorizes insist insists insisted contends assert asserts asserted
+    speculate speculates concede concedes conceded caution cautions cautioned counter counters
+    countered stress stresses stressed calculate calculates calculated trace traces traced
+    describe describes described""".split()
+)
+_REPORTING = _SCHOLARLY | frozenset(
+    """say says said write writes wrote call calls called record records recorded show shows
+    showed shown find finds found state states stated remark remarks remarked tell tells told
+    add adds added recall recalls recalled admit admits admitted define defines defined warn
+    warns warned see sees saw think thinks thought believe believes believed put puts point
+    points pointed quote quotes quoted cite cites cited list lists listed count counts counted
+    compare compares compared date dates dated begin begins end ends ask asks asked agree agrees
+    agreed disagree disagrees identify identifies identified name names named mention mentions
+    mentioned remember remembers remembered offer offers offered give gives gave use uses used
+    consider considers considered blame blames blamed attribute attributes attributed link links
+    linked treat treats treated measure measures measured map maps mapped set sets read reads
+    dismiss dismisses dismissed credit credits credited reckon reckons reckoned""".split()
+)
+_BEFORE = re.compile(r"(?:\b[Aa]ccording\s+to|\b[Aa]s|\b[Bb]y|\bfor|\bFor|\b[Ff]rom|\b[Ii]n|\b[Ww]ith)\s+$")
+_ACCORDING = re.compile(r"\b[Aa]ccording\s+to\s+(?:the\s+)?$")
+_OPENERS = frozenset(
+    """as while although though when where whereas because since if for but and yet so or nor
+    in on at by from with without after before until unless like unlike here there then thus
+    however moreover indeed still even both either neither according historian historians
+    critic critics scholar scholars writer author researcher engineer poet novelist sociologist
+    geographer archaeologist naturalist economist journalist editor biographer translator
+    folklorist ethnographer surveyor captain doctor dr professor prof mr mrs ms sir dame reverend
+    the a an this that these those it he she they we i you what who why how one to of only
+    later earlier recently writing citing quoting reading following against between among does
+    did is was are were has had can could may might must should would will not now today once
+    perhaps instead meanwhile finally first second third also again elsewhere""".split()
+)
+_COMMON_SUBJECTS = frozenset(
+    """this that it he she they one research evidence scholarship criticism tradition history
+    folklore science law data legend memory logic experience practice literature reason nobody
+    everyone everybody someone nothing everything poetry fiction common each another who which
+    what there here nature time tide tides water work the a an these those we i you its his her
+    their our my some many most all no other others today""".split()
+)
+
+
+def find_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> tuple[Cue, ...]:
+    """Every source named in a paragraph, left to right. Time grows with its length."""
+    tokens = [(m.group(), m.span()) for m in _TOKEN.finditer(text)]
+    folded = [words(token) for token, _ in tokens]
+    titles = _title_cues(text, italics, known)
+    inside = [t.span for t in titles]
+    cues: list[Cue] = list(titles)
+    at = 0
+    while at < len(tokens):
+        end, cue = _known_at(text, tokens, folded, at, known)
+        if cue is None:
+            cue = _unknown_at(text, tokens, at)
+            end = at + 1
+            while cue is not None and end < len(tokens) and tokens[end][1][0] < cue.span.end:
+                end += 1
+        if cue is not None and not any(s.overlaps(cue.span) for s in inside):
+            cues.append(cue)
+        at = max(end, at + 1)
+    return tuple(sorted(cues, key=lambda c: c.span))
+
+
+def _title_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> list[Cue]:
+    spans = [(s, "quotes") for s in quoted(text)] + [(s, "italics") for s in italics]
+    return [
+        Cue("title", span.of(text).strip(" .,;:“”\""), span, known=True, signal=True)
+        for span, _ in spans
+        if len(span) <= 200 and known.is_title(span.of(text))
+    ]
+
+
+def _known_at(
+    text: str,
+    tokens: list[tuple[str, tuple[int, int]]],
+    folded: list[tuple[str, ...]],
+    at: int,
+    known: KnownSources,
+) -> tuple[int, Cue | None]:
+    token, (start, _) = tokens[at]
+    first = _bare_words(token)
+    if not first or first[0] not in known.by_first:
+        return at + 1, None
+    for phrase in known.by_first[first[0]]:
+        end = _matches(tokens, at, phrase)
+        if end is None:
+            continue
+        stop = tokens[end - 1][1][1]
+        possessive = _possessive(tokens[end - 1][0])
+        span_end = stop - possessive
+        if not _is_proper(text[start:span_end], phrase):
+            continue
+        begin = at
+        if phrase.kind == "name":
+            begin = _back_over_given(text, tokens, at, phrase)
+            if begin == at and not _stands_alone(text, tokens, at, end, bool(possessive)):
+                continue
+        span = Span(tokens[begin][1][0], span_end)
+        signal, strong = _signal(text, tokens, begin, end, bool(possessive))
+        return end, Cue(
+            phrase.kind, span.of(text), span, True, signal or begin < at, strong
+        )
+    return at + 1, None
+
+
+def _bare_words(token: str) -> tuple[str, ...]:
+    return words(token[: len(token) - _possessive(token)])
+
+
+def _possessive(token: str) -> int:
+    return 2 if re.search(r"[’'ʼ]s$", token) else 0
+
+
+def _matches(
+    tokens: list[tuple[str, tuple[int, int]]], at: int, phrase: KnownPhrase
+) -> int | None:
+    """The token after the phrase, if the tokens from `at` on spell it."""
+    wanted = list(phrase.words)
+    position = at
+    while wanted and position < len(tokens):
+        have = _bare_words(tokens[position][0])
+        if not have or tuple(wanted[: len(have)]) != have:
+            return None
+        wanted = wanted[len(have) :]
+        position += 1
+    return None if wanted else position
+
+
+def _is_proper(written: str, phrase: KnownPhrase) -> bool:
+    """Written with capitals, as names are: `van der Meer`, never `reach` or `salt`."""
+    if phrase.kind == "letters":
+        return written.isupper()
+    return any(c.isupper() for c in written) and (
+        written[:1].isupper() or written.split()[-1][:1].isupper()
+    )
+
+
+def _back_over_given(
+    text: str, tokens: list[tuple[str, tuple[int, int]]], at: int, phrase: KnownPhrase
+) -> int:
+    begin = at
+    while begin > 0:
+        word, (_, end) = tokens[begin - 1]
+        between = text[end : tokens[begin][1][0]]
+        initial = len(word) == 1 and word.isupper() and between in (". ", ".", " ")
+        if between.strip(". ") or len(between) > 2:
+            break
+        if fold(word) in phrase.given or (initial and word != "I"):
+            begin -= 1
+            continue
+        break
+    return begin
+
+
+def _stands_alone(
+    text: str,
+    tokens: list[tuple[str, tuple[int, int]]],
+    at: int,
+    end: int,
+    possessive: bool,
+) -> bool:
+    """Not part of a longer name: no capital word directly before or after."""
+    if at > 0:
+        word, (_, stop) = tokens[at - 1]
+        joined = text[stop : tokens[at][1][0]] == " "
+        if joined and word[:1].isupper() and fold(word) not in _OPENERS and not _possessive(word):
+            return False
+    if end < len(tokens) and not possessive:
+        word, (start, _) = tokens[end]
+        joined = text[tokens[end - 1][1][1] : start] == " "
+        if joined and word[:1].isupper() and word[1:2].islower():
+            return False
+    return True
+
+
+def _signal(
+    text: str,
+    tokens: list[tuple[str, tuple[int, int]]],
+    begin: int,
+    end: int,
+    possessive: bool,
+) -> tuple[bool, bool]:
+    """Whether the sentence presents the name as a source, and whether in scholars' verbs."""
+    start = tokens[begin][1][0]
+    before = text[max(0, start - 30) : start]
+    if _ACCORDING.search(before):
+        return True, True
+    for word, (at, _) in tokens[end : end + 3]:
+        if any(mark in text[tokens[end - 1][1][1] : at] for mark in ".;:?!()"):
+            break
+        lowered = fold(word)
+        if lowered in _REPORTING:
+            return True, lowered in _SCHOLARLY
+    if possessive or _BEFORE.search(before):
+        return True, False
+    last = tokens[begin - 1][0] if begin else ""
+    return fold(last) in _REPORTING, False
+
+
+def _unknown_at(
+    text: str, tokens: list[tuple[str, tuple[int, int]]], at: int
+) -> Cue | None:
+    """A name nobody told of, presented as a source: `Martha Pellow argues`."""
+    word, (start, _) = tokens[at]
+    if not re.fullmatch(NAME_WORD, word) or word.isupper() or fold(word) in _OPENERS:
+        return None
+    if fold(word) in _COMMON_SUBJECTS:
+        return None
+    if at > 0 and text[tokens[at - 1][1][1] : start] == " " and _capital(tokens[at - 1][0]):
+        return None
+    end = at + 1
+    while end < len(tokens) and end - at < 4:
+        between = text[tokens[end - 1][1][1] : tokens[end][1][0]]
+        following = tokens[end][0]
+        if between not in (" ", ". ") or not re.fullmatch(rf"{NAME_WORD}|{UPPER}", following):
+            break
+        if not following[:1].isupper():
+            break
+        end += 1
+    last, (_, stop) = tokens[end - 1]
+    if fold(last) in _REPORTING and end - at > 1:
+        end -= 1
+        last, (_, stop) = tokens[end - 1]
+    possessive = _possessive(last)
+    signal, strong = _signal(text, tokens, at, end, False)
+    following = fold(tokens[end][0]) if end < len(tokens) else ""
+    adjacent = following in _SCHOLARLY and following.endswith("s")
+    according = _ACCORDING.search(text[max(0, start - 30) : start]) is not None
+    if not signal or not (adjacent or according) or possessive:
+        return None
+    span = Span(start, stop)
+    return Cue("name", span.of(text), span, False, True, strong)
+
+
+def _capital(word: str) -> bool:
+    return word[:1].isupper() and fold(word) not in _OPENERS
+
+
+def in_scope(cues: tuple[Cue, ...], scope: Span) -> tuple[Cue, ...]:
+    """The cues inside a stretch of the paragraph."""
+    return tuple(c for c in cues if scope.start <= c.span.start and c.span.end <= scope.end)

@@ -1,0 +1,153 @@
+"""The command line: `grelt check`, `grelt explain`, `grelt rules`, `grelt guides`.
+
+The only place of the core that reads files and the clock.
+"""
+
+from __future__ import annotations
+
+import argparse
+import datetime
+import json
+import sys
+from pathlib import Path
+from typing import Any
+
+from . import api
+from .errors import PaperMissing, RecordsInvalid
+from .summary import summary
+
+_CLEAN, _FINDINGS, _USAGE, _UNREADABLE = 0, 1, 2, 3
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Run a command and return its exit status. Never shows a traceback for bad input."""
+    parser = _parser()
+    try:
+        options = parser.parse_args(arguments)
+    except SystemExit as stop:
+        return int(stop.code or 0)
+    try:
+        if options.command == "check":
+            return _check(options)
+        if options.command == "explain":
+            print(api.explain(options.rule, options.guide).text())
+        elif options.command == "rules":
+            for rule in api.rule_ids():
+                print(rule)
+        else:
+            for guide in api.guides():
+                print(f"{guide['id']:<28}{guide['manual']}")
+    except api.GreltError as error:
+        print(f"grelt: {error.message}", file=sys.stderr)
+        return _USAGE
+    except BrokenPipeError:
+        return _CLEAN
+    return _CLEAN
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="grelt", description="Check a paper’s citations.")
+    commands = parser.add_subparsers(dest="command", required=True)
+    check = commands.add_parser("check", help="check one or more papers")
+    check.add_argument("papers", metavar="PAPER", nargs="+", help="a paper (.docx)")
+    check.add_argument("--guide", default=api.AUTO, metavar="ID", help="a guide id, or auto")
+    check.add_argument("--house", metavar="FILE.toml", help="house rules over the guide")
+    check.add_argument("--records", metavar="FILE.json", help="looked-up records of the sources")
+    check.add_argument("--date", metavar="YYYY-MM-DD", help="the day of the check (default: today)")
+    check.add_argument("--json", action="store_true", help="print the report, one a line if several")
+    check.add_argument("--quiet", action="store_true", help="print nothing; the exit status tells")
+    explain = commands.add_parser("explain", help="what a rule looks for, and why")
+    explain.add_argument("rule", metavar="RULE")
+    explain.add_argument("--guide", metavar="ID")
+    commands.add_parser("rules", help="list the rules")
+    commands.add_parser("guides", help="list the guides")
+    return parser
+
+
+def _check(options: argparse.Namespace) -> int:
+    inputs = api.CheckInputs(
+        guide=options.guide, house=_house(options.house), date=_date(options.date)
+    )
+    if options.guide != api.AUTO and options.guide not in {g["id"] for g in api.guides()}:
+        known = ", ".join(g["id"] for g in api.guides())
+        print(f"grelt: there is no guide “{options.guide}”. Known: {known}.", file=sys.stderr)
+        return _USAGE
+    _records(options.records)
+    api.house_rules(inputs.house)
+    status = _CLEAN
+    unreadable = False
+    several = len(options.papers) > 1
+    for name in options.papers:
+        try:
+            report = api.check(_read(name), Path(name).name, inputs)
+        except api.PaperUnreadable as error:
+            unreadable = True
+            _say_unreadable(name, error, options)
+            continue
+        if any(f["severity"] == "error" for f in report["findings"]):
+            status = _FINDINGS
+        _print(report, options, several)
+    return _UNREADABLE if unreadable else status
+
+
+def _print(report: dict[str, Any], options: argparse.Namespace, several: bool) -> None:
+    if options.quiet:
+        return
+    if options.json:
+        indent = None if several else 2
+        print(json.dumps(report, ensure_ascii=False, indent=indent), flush=True)
+    else:
+        print(summary(report), flush=True)
+
+
+def _say_unreadable(name: str, error: api.PaperUnreadable, options: argparse.Namespace) -> None:
+    print(f"grelt: {Path(name).name}: {error.message}", file=sys.stderr)
+    if options.json and not options.quiet:
+        line = {"file": Path(name).name, "error": {"code": error.code, "message": error.message}}
+        print(json.dumps(line, ensure_ascii=False), flush=True)
+
+
+def _read(name: str) -> bytes:
+    path = Path(name)
+    try:
+        if path.is_file() and path.stat().st_size > api.LIMITS.file:
+            return path.open("rb").read(api.LIMITS.file + 1)
+        return path.read_bytes()
+    except FileNotFoundError as error:
+        raise PaperMissing(f"There is no file {name}.") from error
+    except IsADirectoryError as error:
+        raise PaperMissing(f"{name} is a folder. Name the papers in it.") from error
+    except OSError as error:
+        raise PaperMissing(f"The file cannot be opened: {error.strerror}.") from error
+
+
+def _house(name: str | None) -> str | None:
+    if name is None:
+        return None
+    try:
+        return Path(name).read_text(encoding="utf-8")
+    except (OSError, UnicodeDecodeError) as error:
+        raise api.HouseRuleInvalid(f"The house rules file {name} cannot be read.") from error
+
+
+def _records(name: str | None) -> None:
+    """Records are read and checked for form; no rule asks for them yet."""
+    if name is None:
+        return
+    try:
+        json.loads(Path(name).read_text(encoding="utf-8"))
+    except (OSError, ValueError) as error:
+        raise RecordsInvalid(f"The records file {name} cannot be read as JSON.") from error
+
+
+def _date(text: str | None) -> str:
+    if text is None:
+        return datetime.date.today().isoformat()
+    try:
+        return datetime.date.fromisoformat(text).isoformat()
+    except ValueError as error:
+        raise api.HouseRuleInvalid(f"“{text}” is no date; write it as 2026-11-24.") from error
+
+
+if __name__ == "__main__":
+    sys.exit(main())

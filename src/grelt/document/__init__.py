@@ -1,0 +1,26 @@
+"""The paper as read from its file: frozen, format-neutral, nothing guessed.
+
+What a format cannot tell is `None` (unknown); rules stay silent on it.
+"""
+
+from .model import (
+    Document,
+    LineSpacing,
+    Note,
+    Paragraph,
+    ParagraphFormat,
+    Run,
+    RunFormat,
+    Section,
+)
+
+__all__ = [
+    "Document",
+    "LineSpacing",
+    "Note",
+    "Paragraph",
+    "ParagraphFormat",
+    "Run",
+    "RunFormat",
+    "Section",
+]

@@ -1,0 +1,171 @@
+"""A small notation for fragments of papers, for cases and help pages.
+
+A line is a paragraph of the text, set as a paper is: first line in, double spaced.
+
+    > words          a block quotation
+    # Works Cited    a list heading, centred, on a new page; the lines after it are entries
+    ¶                an empty paragraph
+    {spacing=1, left=0} words      a paragraph with settings of its own (points)
+    *italics*   [words]{bold, face=Courier}   ⏎ line break   ⇥ tab   ␣ space
+    ^[words]         a footnote
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass, field, replace
+
+from ..text.spans import Span
+from .model import (
+    Document,
+    LineSpacing,
+    Note,
+    Paragraph,
+    ParagraphFormat,
+    Run,
+    RunFormat,
+    Section,
+)
+
+_SETTINGS = re.compile(r"^\{([^}]*)\}\s?")
+_INLINE = re.compile(
+    r"\*(?P<italic>[^*]+)\*|\[(?P<inner>[^\]]*)\]\{(?P<settings>[^}]*)\}|\^\[(?P<note>[^\]]*)\]"
+)
+_DOUBLE = LineSpacing("multiple", 2.0)
+_RUN = RunFormat(
+    face="Tideway Serif", size=12.0, bold=False, italic=False, underline=False, capitals=False,
+    colour="auto", background="none", raised=False,
+)  # fmt: skip
+_BODY = ParagraphFormat("left", 0.0, 0.0, 36.0, _DOUBLE, 0.0, 0.0, False)
+_KINDS = {
+    "body": _BODY,
+    "quote": replace(_BODY, left=36.0, first_line=0.0),
+    "heading": replace(_BODY, alignment="center", first_line=0.0, page_break_before=True),
+    "entry": replace(_BODY, left=36.0, first_line=-36.0),
+}
+
+
+@dataclass
+class _Builder:
+    paragraphs: list[Paragraph] = field(default_factory=list)
+    notes: list[tuple[str, str]] = field(default_factory=list)
+
+
+def parse_fragment(text: str) -> Document:
+    """Read a fragment into a document. Raises `ValueError` for a setting it does not know."""
+    builder = _Builder()
+    in_list = False
+    for line in text.strip("\n").splitlines():
+        if not line.strip():
+            continue
+        kind = "entry" if in_list else "body"
+        if line.startswith("# "):
+            kind, line, in_list = "heading", line[2:], True
+        elif line.startswith("> "):
+            kind, line = "quote", line[2:]
+        _add(builder, "" if line == "¶" else line, _KINDS[kind], None)
+    notes = []
+    for number, (identity, words) in enumerate(builder.notes, start=1):
+        start = len(builder.paragraphs)
+        _add(builder, words, _BODY, identity)
+        notes.append(Note(identity, "footnote", number, (start,)))
+    return Document("fragment", tuple(builder.paragraphs), tuple(notes), (Section(0),))
+
+
+def _add(builder: _Builder, line: str, layout: ParagraphFormat, note: str | None) -> None:
+    base = _RUN
+    settings = _SETTINGS.match(line)
+    if settings is not None:
+        line = line[settings.end() :]
+        layout, base = _apply(settings.group(1), layout, base)
+    text = ""
+    runs: list[Run] = []
+    markers: list[tuple[int, str]] = []
+    for words, format, footnote in _pieces(line, base):
+        if footnote is not None:
+            identity = f"footnote:{len(builder.notes) + 1}"
+            builder.notes.append((identity, footnote))
+            markers.append((len(text), identity))
+            continue
+        runs.append(Run(Span(len(text), len(text) + len(words)), format))
+        text += words
+    builder.paragraphs.append(
+        Paragraph(
+            len(builder.paragraphs), text, tuple(runs), layout, note_markers=tuple(markers), note=note
+        )
+    )
+
+
+def _pieces(line: str, base: RunFormat) -> Iterator[tuple[str, RunFormat, str | None]]:
+    line = line.replace("⏎", "\n").replace("⇥", "\t").replace("␣", " ")
+    at = 0
+    for match in _INLINE.finditer(line):
+        if match.start() > at:
+            yield line[at : match.start()], base, None
+        if match.group("note") is not None:
+            yield "", base, match.group("note")
+        elif match.group("italic") is not None:
+            yield match.group("italic"), replace(base, italic=True), None
+        else:
+            _, format = _apply(match.group("settings"), _BODY, base)
+            yield match.group("inner"), format, None
+        at = match.end()
+    if at < len(line):
+        yield line[at:], base, None
+
+
+def _apply(
+    settings: str, layout: ParagraphFormat, format: RunFormat
+) -> tuple[ParagraphFormat, RunFormat]:
+    for setting in filter(None, (s.strip() for s in settings.split(","))):
+        name, _, value = setting.partition("=")
+        if name in ("bold", "italic", "underline", "capitals"):
+            format = replace(format, **{name: value != "no"})
+        elif name in ("face", "colour", "background", "link"):
+            format = replace(format, **{name: value})
+        elif name == "size":
+            format = replace(format, size=float(value))
+        elif name in ("left", "first_line", "space_before", "space_after"):
+            layout = replace(layout, **{name: float(value)})
+        elif name in ("alignment", "marker", "style"):
+            layout = replace(layout, **{name: value})
+        elif name == "spacing":
+            layout = replace(layout, line_spacing=LineSpacing("multiple", float(value)))
+        elif name == "same_page":
+            layout = replace(layout, page_break_before=False)
+        else:
+            raise ValueError(f"a fragment has no setting {name!r}")
+    return layout, format
+
+
+def with_text_replaced(document: Document, paragraph: int, span: Span, words: str) -> Document:
+    """The document with other words at a place, set like the words they replace."""
+    old = document.paragraphs[paragraph]
+    shift = len(words) - len(span)
+    runs: list[Run] = []
+    placed = False
+    for run in old.runs:
+        start, end = run.span.start, run.span.end
+        if end <= span.start and not (end == span.start and start == end):
+            runs.append(run)
+            continue
+        if start >= span.end:
+            if not placed:
+                runs.append(Run(Span(span.start, span.start + len(words)), run.format))
+                placed = True
+            runs.append(Run(Span(start + shift, end + shift), run.format))
+            continue
+        if start < span.start:
+            runs.append(Run(Span(start, span.start), run.format))
+        if not placed:
+            runs.append(Run(Span(span.start, span.start + len(words)), run.format))
+            placed = True
+        if end > span.end:
+            runs.append(Run(Span(span.end + shift, end + shift), run.format))
+    text = old.text[: span.start] + words + old.text[span.end :]
+    new = replace(old, text=text, runs=tuple(r for r in runs if len(r.span)))
+    return replace(
+        document,
+        paragraphs=(*document.paragraphs[:paragraph], new, *document.paragraphs[paragraph + 1 :]),
+    )

@@ -1,0 +1,198 @@
+"""Document, section, note, paragraph and run. Lengths are points; offsets are characters."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, field
+from functools import cached_property
+
+from ..text.spans import Span, merge
+
+
+@dataclass(frozen=True, slots=True)
+class RunFormat:
+    """Effective character formatting. Colours are six hex digits; `None` is unknown.
+
+    `colour` is `auto` where the file leaves it to the reader; `background` is the
+    shading or highlight behind the text, or `none`.
+    """
+
+    face: str | None = None
+    size: float | None = None
+    bold: bool | None = None
+    italic: bool | None = None
+    underline: bool | None = None
+    capitals: bool | None = None
+    colour: str | None = None
+    background: str | None = None
+    raised: bool | None = None
+    link: str | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Run:
+    """A stretch of one paragraph set alike throughout."""
+
+    span: Span
+    format: RunFormat
+
+
+@dataclass(frozen=True, slots=True)
+class LineSpacing:
+    """`multiple` of single spacing, or `exact`/`least` points between lines."""
+
+    kind: str
+    value: float
+
+
+@dataclass(frozen=True, slots=True)
+class ParagraphFormat:
+    """Effective paragraph formatting, in points. `first_line` is negative for a hanging indent.
+
+    `marker` is `number` or `bullet` where the file numbers the paragraph by itself.
+    `space_before`/`space_after` are what shows, contextual spacing taken into account.
+    """
+
+    alignment: str | None = None
+    left: float | None = None
+    right: float | None = None
+    first_line: float | None = None
+    line_spacing: LineSpacing | None = None
+    space_before: float | None = None
+    space_after: float | None = None
+    page_break_before: bool | None = None
+    marker: str | None = None
+    style: str | None = None
+    outline: int | None = None
+
+
+@dataclass(frozen=True)
+class Paragraph:
+    """One paragraph: `\\n` is a line break made by hand, `\\t` a tab, nothing stands for a note
+    marker or a page break: those are offsets."""
+
+    index: int
+    text: str
+    runs: tuple[Run, ...]
+    format: ParagraphFormat
+    hard_breaks: tuple[int, ...] = ()
+    rendered_breaks: tuple[int, ...] = ()
+    note_markers: tuple[tuple[int, str], ...] = ()
+    in_table: bool = False
+    note: str | None = None
+
+    @property
+    def is_blank(self) -> bool:
+        return not self.text.strip()
+
+    def where(self, test: Callable[[RunFormat], bool]) -> tuple[Span, ...]:
+        """Stretches whose format passes `test`, joined over white space."""
+        return merge([r.span for r in self.runs if test(r.format)], self.text)
+
+    @cached_property
+    def italics(self) -> tuple[Span, ...]:
+        """Stretches in italics, or underlined without being a link (the typewriter's italics)."""
+        return self.where(lambda f: bool(f.italic) or (bool(f.underline) and f.link is None))
+
+    def format_at(self, offset: int) -> RunFormat | None:
+        for run in self.runs:
+            if run.span.contains(offset):
+                return run.format
+        return None
+
+    def inked_runs(self) -> Iterator[Run]:
+        """Runs that put ink on the page (white space alone does not)."""
+        return (r for r in self.runs if r.span.of(self.text).strip())
+
+
+@dataclass(frozen=True, slots=True)
+class Note:
+    """A footnote or endnote; `paragraphs` are indexes into the document's."""
+
+    id: str
+    kind: str
+    number: int
+    paragraphs: tuple[int, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Section:
+    """Page set-up from paragraph `start` on. Lengths in points; headers by page kind."""
+
+    start: int
+    width: float | None = None
+    height: float | None = None
+    top: float | None = None
+    bottom: float | None = None
+    left: float | None = None
+    right: float | None = None
+    new_page: bool = True
+    headers: tuple[tuple[str, str], ...] = ()
+    numbered: bool | None = None
+
+
+@dataclass(frozen=True)
+class Document:
+    """A whole paper. Paragraphs of the text come first, in order, then those of the notes."""
+
+    format: str
+    paragraphs: tuple[Paragraph, ...]
+    notes: tuple[Note, ...] = ()
+    sections: tuple[Section, ...] = ()
+    page_breaks_known: bool = False
+    warnings: tuple[str, ...] = field(default=())
+
+    @cached_property
+    def text_length(self) -> int:
+        return sum(len(p.text) for p in self.paragraphs)
+
+    def section_of(self, paragraph: int) -> Section | None:
+        current: Section | None = None
+        for section in self.sections:
+            if section.start <= paragraph:
+                current = section
+        return current
+
+    def tree(self) -> str:
+        """The document as an indented tree: what reader tests compare."""
+        lines = [f"document {self.format}"]
+        for paragraph in self.paragraphs:
+            layout = paragraph.format
+            marks = [
+                f"{name}={value}"
+                for name, value in (
+                    ("align", layout.alignment),
+                    ("left", layout.left or None),
+                    ("first", layout.first_line or None),
+                    ("before", layout.space_before or None),
+                    ("after", layout.space_after or None),
+                    ("marker", layout.marker),
+                    ("note", paragraph.note),
+                )
+                if value is not None
+            ]
+            if layout.line_spacing is not None:
+                marks.append(f"line={layout.line_spacing.kind}:{layout.line_spacing.value:g}")
+            if layout.page_break_before:
+                marks.append("new-page")
+            lines.append(f"  p{paragraph.index} " + " ".join(marks))
+            for run in paragraph.runs:
+                lines.append(f"    {run.span.of(paragraph.text)!r} {_describe(run.format)}".rstrip())
+        return "\n".join(lines)
+
+
+def _describe(format: RunFormat) -> str:
+    flags = [
+        name
+        for name in ("bold", "italic", "underline", "capitals", "raised")
+        if getattr(format, name)
+    ]
+    if format.face is not None:
+        flags.insert(0, f"{format.face} {format.size:g}" if format.size else format.face)
+    if format.colour not in (None, "auto", "000000"):
+        flags.append(f"colour={format.colour}")
+    if format.background not in (None, "none"):
+        flags.append(f"background={format.background}")
+    if format.link is not None:
+        flags.append(f"link={format.link}")
+    return " ".join(flags)

@@ -1,0 +1,16 @@
+"""The list of sources: cut into entries, and each read as far as its opening, title, container."""
+
+from .filing import FilingKey, filing_key
+from .model import Entry, EntryElement, Opening, OpeningKind, SourceEntries
+from .reading import read_entries
+
+__all__ = [
+    "Entry",
+    "EntryElement",
+    "FilingKey",
+    "Opening",
+    "OpeningKind",
+    "SourceEntries",
+    "filing_key",
+    "read_entries",
+]

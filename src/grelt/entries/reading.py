@@ -1,0 +1,240 @@
+"""Reads what each entry begins with, its title and its container, from the evidence of
+marks and italics. Guide-neutral: a wrong entry is the normal case."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import replace
+
+from ..document import Document
+from ..structure import SourceList
+from ..text.names import (
+    INITIALS,
+    NAME_WORD,
+    UPPER,
+    PersonName,
+    inverted_names,
+    looks_like_organisation,
+    natural_name,
+)
+from ..text.quotes import MARKS, quoted
+from ..text.spans import Span, Squeezed, squeeze
+from .model import Entry, EntryElement, Opening, OpeningKind, SourceEntries
+from .segment import cut_entries
+
+_REPEAT = re.compile(r"(?:-{2,4}|[—–―]{1,3}|_{2,}|-\s-\s-)(?=[.,\s])")
+_LABEL = re.compile(
+    r",?\s*\(?\b(?:editors?|eds?\.?|translators?|trans\.?|directors?|dir\.|performers?|"
+    r"composers?|creators?|narrators?|hosts?|adapters?|compilers?|comp\.|illustrators?|"
+    r"et al)\)?\.?$",
+    re.I,
+)
+_NUMBERING = re.compile(r"(?:\d{1,3}[.)]|[•▪*–])\s+(?=\S)")
+_BOUNDARY = re.compile(r"[.?!](?=\s|$)")
+_CONTRIBUTOR = re.compile(
+    rf"\b(?:[Ee]dited|[Tt]ranslated|[Dd]irected|[Nn]arrated|[Pp]erformed|[Ii]llustrated|[Aa]dapted|"
+    rf"[Ww]ritten|[Cc]onducted|[Ii]ntroduction|[Ff]oreword|[Ii]nterviewed)(?:\s+and\s+\w+)?\s+by\s+"
+    rf"((?:(?:{NAME_WORD}|{INITIALS}|van|der|de|la|von|den|and)\s*){{1,8}})"
+)
+_YEAR = re.compile(r"(?<![\d.\-–/])(1[5-9]\d\d|20\d\d)(?![\d/])")
+_PAGES = re.compile(r"\bpp?\.\s*(\d{1,5})(?:\s*[-–—]\s*(\d{1,5}))?")
+_ABBREVIATED = frozenset({"jr", "sr", "st", "dr", "ed", "eds", "trans", "mr", "mrs", "al", "comp"})
+
+
+def read_entries(document: Document, source_list: SourceList | None) -> SourceEntries:
+    """All entries of the list, read. Never raises; what cannot be told stays None."""
+    cut = cut_entries(document, source_list)
+    entries: list[Entry] = []
+    for number, paragraphs in enumerate(cut.entries, start=1):
+        entry = _read(document, number, paragraphs)
+        if entry.opening.kind is OpeningKind.REPEAT and entries:
+            entry = replace(entry, author=entries[-1].author)
+        entries.append(entry)
+    return SourceEntries(tuple(entries), cut.subheadings, cut.blanks)
+
+
+def _read(document: Document, position: int, indexes: tuple[int, ...]) -> Entry:
+    paragraphs = [document.paragraphs[i] for i in indexes]
+    text = "\n".join(p.text for p in paragraphs)
+    italics: list[Span] = []
+    at = 0
+    for paragraph in paragraphs:
+        italics += [s.shifted(at) for s in paragraph.italics]
+        at += len(paragraph.text) + 1
+    flat = squeeze(text)
+    dressed = _dressed(flat, italics)
+    skip = _NUMBERING.match(flat.text)
+    opening = _opening(flat, dressed, skip.end() if skip else 0)
+    title, container = _title_and_container(flat, dressed, opening)
+    outside = _outside(flat.text, title)
+    years = _YEAR.findall(outside)
+    return Entry(
+        position=position,
+        paragraphs=indexes,
+        lengths=tuple(len(p.text) for p in paragraphs),
+        text=text,
+        opening=replace(opening, span=flat.back(opening.span)),
+        author=replace(opening, span=flat.back(opening.span)),
+        title=replace(title, span=flat.back(title.span)) if title else None,
+        container=replace(container, span=flat.back(container.span)) if container else None,
+        contributors=_contributors(flat.text),
+        year=years[-1] if years else None,
+        pages=_pages(outside),
+    )
+
+
+def _dressed(flat: Squeezed, italics: list[Span]) -> list[tuple[Span, str]]:
+    """Stretches in quotation marks or italics, in order, none inside another."""
+    found = [(s, "quotes") for s in quoted(flat.text, single=True)]
+    for span in italics:
+        own = Span(flat.forth(span.start), max(flat.forth(span.start), flat.forth(span.end - 1) + 1))
+        words = own.of(flat.text)
+        lead = len(words) - len(words.lstrip(" .,;:"))
+        tail = len(words.rstrip(" .,;:"))
+        if tail <= lead:
+            continue
+        own = Span(own.start + lead, own.start + tail)
+        if not any(own.overlaps(other) for other, kind in found if kind == "quotes"):
+            found.append((own, "italics"))
+    return sorted(found, key=lambda item: item[0])
+
+
+def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int) -> Opening:
+    text = flat.text
+    repeat = _REPEAT.match(text, start)
+    if repeat is not None:
+        return Opening(OpeningKind.REPEAT, repeat.group(), Span(start, repeat.end()))
+    if dressed and dressed[0][0].start <= start + 1:
+        span = dressed[0][0]
+        return Opening(OpeningKind.TITLE, _bare(span.of(text)), span)
+    limit = dressed[0][0].start if dressed else len(text)
+    end = _boundary(text, start, limit, {s.start for s, _ in dressed})
+    words = text[start:end].strip()
+    bare = words.rstrip(".,; ") if not re.search(rf"\b{UPPER}\.$|\bJr\.$", words) else words
+    while (label := _LABEL.search(bare)) is not None and "et al" not in label.group().casefold():
+        bare = bare[: label.start()].rstrip(" ,")
+    span = Span(start, start + len(bare))
+    if not bare:
+        return Opening(OpeningKind.UNKNOWN, "", Span(start, start))
+    names = inverted_names(bare)
+    if names is not None and not _is_group(names.names[0]):
+        return Opening(OpeningKind.PERSON, bare, span, names)
+    follows = next((kind for s, kind in dressed if s.start >= end), None)
+    undressed_title = follows == "italics" and _is_container(text, dressed[0][0])
+    if undressed_title and not looks_like_organisation(bare):
+        return Opening(OpeningKind.TITLE, bare, span)
+    return Opening(OpeningKind.ORGANISATION, re.sub(r"\s+", " ", bare), span)
+
+
+def _is_group(name: PersonName) -> bool:
+    return looks_like_organisation(name.given)
+
+
+def _is_container(text: str, span: Span) -> bool:
+    """An italic stretch followed by a comma is a container, by its place in the pattern."""
+    return text[span.end : span.end + 1] == ","
+
+
+def _boundary(text: str, start: int, limit: int, starts: set[int]) -> int:
+    """Where the first element ends: the first real period before the dressed title."""
+    for match in _BOUNDARY.finditer(text, start, limit):
+        word = re.split(r"[\s.,]", text[start : match.start()])[-1]
+        following = match.end()
+        while following < len(text) and text[following] == " ":
+            following += 1
+        if following >= limit or following in starts:
+            return match.end()
+        if len(word) == 1 and word.isupper():
+            rest = text[following:limit]
+            # An initial: the name goes on if its next period closes a short run of names.
+            if re.match(rf"(?:{UPPER}\.|(?:and|&)\s|(?:{NAME_WORD}\s?){{1,2}}\.|,)", rest):
+                continue
+            return match.end()
+        if word.casefold() in _ABBREVIATED and word.casefold() != "al":
+            continue
+        return match.end()
+    return limit
+
+
+def _bare(text: str) -> str:
+    return text.strip().strip(MARKS).strip().rstrip(".,").strip(MARKS).strip()
+
+
+def _title_and_container(
+    flat: Squeezed, dressed: list[tuple[Span, str]], opening: Opening
+) -> tuple[EntryElement | None, EntryElement | None]:
+    text = flat.text
+    later = [(s, k) for s, k in dressed if s.start >= opening.span.end]
+    if opening.kind is OpeningKind.TITLE:
+        kind = next((k for s, k in dressed if s == opening.span), "plain")
+        title = EntryElement("title", opening.text, _inner(text, opening.span), kind)
+    else:
+        found = _title_after(text, opening, later)
+        if found is None:
+            return None, None
+        title = found
+        later = [(s, k) for s, k in later if s.start >= title.span.end]
+    container = None
+    if title.dress != "italics":
+        first = next((s for s, k in later if k == "italics"), None)
+        if first is not None:
+            container = EntryElement("container", _bare(first.of(text)), first, "italics")
+    return title, container
+
+
+def _title_after(
+    text: str, opening: Opening, later: list[tuple[Span, str]]
+) -> EntryElement | None:
+    """The title that follows an author: dressed, or the undressed words before a container."""
+    start = opening.span.end
+    while start < len(text) and text[start] in " .,":
+        start += 1
+    label = re.match(
+        r"\(?(?:editors?|eds?\.|translators?|directors?|creators?|performers?|et al\.?)\)?[.,]?\s*",
+        text[start:],
+    )
+    start += label.end() if label else 0
+    if later and not re.search(r"\w{2,}.*\w{2,}[.?!]", text[start : later[0][0].start]):
+        span, kind = later[0]
+        return EntryElement("title", _bare(span.of(text)), _inner(text, span), kind)
+    stop = _BOUNDARY.search(text, start)
+    end = stop.start() if stop else len(text)
+    if later:
+        end = min(end, later[0][0].start)
+    words = text[start:end].rstrip(" .,")
+    if not words or not any(c.isalpha() for c in words):
+        return None
+    return EntryElement("title", _bare(words), Span(start, start + len(words)), "plain")
+
+
+def _inner(text: str, span: Span) -> Span:
+    """A dressed stretch without its quotation marks and the period inside them."""
+    words = span.of(text)
+    lead = len(words) - len(words.lstrip(MARKS))
+    tail = len(words.rstrip(MARKS).rstrip(".,"))
+    return Span(span.start + lead, span.start + max(lead, tail))
+
+
+def _outside(text: str, title: EntryElement | None) -> str:
+    return text if title is None else text[: title.span.start] + text[title.span.end :]
+
+
+def _contributors(text: str) -> tuple[PersonName, ...]:
+    names: list[PersonName] = []
+    for match in _CONTRIBUTOR.finditer(text):
+        for part in re.split(r"\s+and\s+", match.group(1).strip()):
+            name = natural_name(part)
+            if name is not None:
+                names.append(name)
+    return tuple(names)
+
+
+def _pages(text: str) -> tuple[int, int] | None:
+    """First and last page, a shortened last number filled up (`203-15` is 203 to 215)."""
+    match = _PAGES.search(text)
+    if match is None:
+        return None
+    first, last = match.group(1), match.group(2) or match.group(1)
+    if len(last) < len(first):
+        last = first[: len(first) - len(last)] + last
+    return int(first), int(last)

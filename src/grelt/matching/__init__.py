@@ -1,0 +1,10 @@
+"""Citation to entry, with a degree and a reason in words.
+
+`index` holds the entries by everything they can be called, `candidates` says which
+entries a citation could mean and how well, `match` chooses, in the light of the
+sentence and of what a person has joined by hand.
+"""
+
+from .match import Match, MatchDegree, Matching, match_citations
+
+__all__ = ["Match", "MatchDegree", "Matching", "match_citations"]

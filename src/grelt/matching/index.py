@@ -1,0 +1,86 @@
+"""The entries of a paper by everything a citation could call them."""
+
+from __future__ import annotations
+
+import re
+from collections import defaultdict
+from dataclasses import dataclass, field
+
+from ..entries import Entry, OpeningKind
+from ..text.folding import LEADING_ARTICLES, fold, words
+
+_PAREN_LETTERS = re.compile(r"\(([A-Z][A-Za-z&.-]{1,9})\)")
+
+
+@dataclass
+class EntryIndex:
+    """Look-up tables from folded names to positions in `entries`."""
+
+    entries: tuple[Entry, ...]
+    first_surname: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
+    later_surname: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
+    given_name: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
+    group: dict[tuple[str, ...], list[int]] = field(default_factory=lambda: defaultdict(list))
+    acronym: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
+    introduced: dict[str, int] = field(default_factory=dict)
+
+    @classmethod
+    def of(cls, entries: tuple[Entry, ...], prose: list[tuple[int, str]]) -> EntryIndex:
+        """Index the entries; `prose` (paragraph, text) is searched for introduced acronyms."""
+        index = cls(entries)
+        for number, entry in enumerate(entries):
+            index._add(number, entry)
+        index._find_introductions(prose)
+        return index
+
+    def _add(self, number: int, entry: Entry) -> None:
+        author = entry.author
+        if author.kind is OpeningKind.PERSON and entry.persons:
+            first, *later = entry.persons
+            self.first_surname[first.key].append(number)
+            for person in (*later, *entry.contributors):
+                self.later_surname[person.key].append(number)
+            if first.given and len(first.given) > 2:
+                self.given_name[fold(first.given.split()[0])].append(number)
+        else:
+            for person in entry.contributors:
+                self.later_surname[person.key].append(number)
+        if author.kind is OpeningKind.ORGANISATION:
+            self.group[group_words(author.text)].append(number)
+            for letters in acronyms(author.text):
+                self.acronym[letters].append(number)
+            tail = fold(author.text.split()[-1]) if len(author.text.split()) == 2 else ""
+            if tail and not any(tail in w for w in ("press", "trust")):
+                # `Adaeze Okonjo` not turned round looks like a group of two words.
+                self.later_surname[tail].append(number)
+        if author.kind is OpeningKind.TITLE:
+            for letters in acronyms(author.text):
+                self.acronym[letters].append(number)
+
+    def _find_introductions(self, prose: list[tuple[int, str]]) -> None:
+        """`Estuary and Reach Trust (ERT)`: letters explained once may be used from there on."""
+        for paragraph, text in prose:
+            for match in _PAREN_LETTERS.finditer(text):
+                letters = fold(match.group(1)).replace(".", "")
+                for number in self.acronym.get(letters, ()):
+                    name = group_words(self.entries[number].author.text)
+                    if words(text[max(0, match.start() - 120) : match.start()])[-len(name) :] == name:
+                        self.introduced.setdefault(letters, paragraph)
+
+
+def group_words(text: str) -> tuple[str, ...]:
+    """A group's name folded, its article dropped."""
+    parts = words(text)
+    return parts[1:] if len(parts) > 1 and parts[0] in LEADING_ARTICLES else parts
+
+
+def acronyms(name: str) -> frozenset[str]:
+    """Letters a name could be shortened to, with and without its small words; three or more
+    words, or two with capitals inside."""
+    parts = [p for p in re.split(r"[\s\-–/]+", name) if p[:1].isalnum()]
+    if len(parts) < 2:
+        return frozenset()
+    small = {"of", "the", "and", "for", "in", "on", "at", "to", "a", "an", "de", "la"}
+    capitals = "".join(fold(p[0]) for p in parts if fold(p) not in small)
+    everything = "".join(fold(p[0]) for p in parts if fold(p) not in ("the", "a", "an"))
+    return frozenset(a for a in (capitals, everything) if len(a) >= 2)

@@ -1,0 +1,373 @@
+"""Chooses the entry each citation means, in the light of its sentence."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from enum import StrEnum
+
+from ..citations import Citation, Cue
+from ..entries import Entry, OpeningKind
+from ..text.folding import fold, letters, without_article, words
+from ..text.names import natural_name
+from .candidates import RIGHT_WAYS, Candidate, Way, candidates
+from .duplicates import duplicates
+from .index import EntryIndex
+
+_CLOSE = 0.03
+_MAIN_SOURCE_SHARE, _MAIN_SOURCE_LEAST = 0.5, 4
+_MENTION_WAYS = RIGHT_WAYS | {Way.TITLE_FOR_AUTHOR, Way.ACRONYM}
+
+
+class MatchDegree(StrEnum):
+    EXACT = "exact"
+    NEAR = "near"
+    AMBIGUOUS = "ambiguous"
+    NONE = "none"
+
+
+@dataclass(frozen=True, slots=True)
+class Match:
+    """Where a citation leads. `entries` are positions from 0 in the paper's entries.
+
+    `way` tells the slip of a near match. `by_hand` marks a person's own join.
+    `carried` marks a locator alone that continues the source before it; `sourceless`
+    one that nothing names a source for.
+    """
+
+    degree: MatchDegree
+    entries: tuple[int, ...]
+    reason: str
+    score: float
+    way: Way | None = None
+    cited: str = ""
+    by_hand: bool = False
+    carried: bool = False
+    sourceless: bool = False
+
+
+@dataclass(frozen=True)
+class UnlistedSource:
+    """A source cited and not listed: its label, the citations of it, and what it resembles."""
+
+    label: str
+    filing: str
+    citations: tuple[int, ...]
+    nearest: int | None
+
+
+@dataclass(frozen=True)
+class Matching:
+    """All matches, one for each citation kept, and both ways round."""
+
+    citations: tuple[Citation, ...]
+    matches: tuple[Match, ...]
+    unlisted: tuple[UnlistedSource, ...]
+    repeats: dict[int, int]
+    kept: tuple[int, ...]
+    cited_by: dict[int, tuple[int, ...]] = field(default_factory=dict)
+
+
+def match_citations(
+    citations: tuple[Citation, ...],
+    entries: tuple[Entry, ...],
+    prose: list[tuple[int, str]],
+    joins: Mapping[int, int | None],
+) -> Matching:
+    """Match every citation; drop the tentative ones that lead nowhere or say nothing new.
+
+    `joins` are a person's own matches: index of the citation to index of the entry,
+    or None for “no entry”. Never raises.
+    """
+    index = EntryIndex.of(entries, prose)
+    repeats = duplicates(entries)
+    matches: list[Match] = []
+    tally: Counter[int] = Counter()
+    for number, citation in enumerate(citations):
+        if number in joins:
+            match = _by_hand(joins[number])
+        else:
+            match = _choose(citation, index, repeats, matches, tally)
+        matches.append(match)
+        if len(match.entries) == 1 and not citation.tentative:
+            tally[match.entries[0]] += 1
+    kept = _kept(citations, matches, joins)
+    chosen = tuple(citations[i] for i in kept)
+    final = tuple(matches[i] for i in kept)
+    cited_by: dict[int, list[int]] = {}
+    for number, match in enumerate(final):
+        for entry in match.entries:
+            cited_by.setdefault(entry, []).append(number)
+    return Matching(
+        chosen,
+        final,
+        _unlisted(chosen, final, entries),
+        repeats,
+        tuple(kept),
+        {entry: tuple(numbers) for entry, numbers in cited_by.items()},
+    )
+
+
+def _by_hand(entry: int | None) -> Match:
+    if entry is None:
+        return Match(MatchDegree.NONE, (), "set by hand: no entry", 1.0, by_hand=True)
+    return Match(MatchDegree.EXACT, (entry,), "joined by hand", 1.0, by_hand=True)
+
+
+def _choose(
+    citation: Citation,
+    index: EntryIndex,
+    repeats: dict[int, int],
+    earlier: list[Match],
+    tally: Counter[int],
+) -> Match:
+    before = earlier[citation.after] if citation.after is not None else None
+    if not citation.source and not citation.cues:
+        return _continued(before, tally)
+    found = _candidates(citation, index)
+    if not found and not citation.source:
+        return _continued(before, tally)
+    found = [_with_author_named(c, citation, index, before) for c in found]
+    found = _agreeing_with_title(found, citation, index)
+    found.sort(key=lambda c: (-c.score, c.entry))
+    if not found:
+        return Match(MatchDegree.NONE, (), "no entry begins with it", citation.certainty)
+    best = found[0]
+    rivals = [c for c in found if c.score >= best.score - _CLOSE and c.way == best.way]
+    rivals = _without_repeats(rivals, repeats)
+    if len(rivals) > 1:
+        rivals, reason = _told_apart(rivals, citation, index, before)
+        if len(rivals) > 1:
+            return Match(
+                MatchDegree.AMBIGUOUS,
+                tuple(c.entry for c in rivals),
+                f"{len(rivals)} entries fit",
+                best.score,
+                best.way,
+                best.cited,
+            )
+        best = replace(rivals[0], reason=reason)
+    degree = MatchDegree.EXACT if best.way in RIGHT_WAYS else MatchDegree.NEAR
+    return Match(degree, (best.entry,), best.reason, round(best.score, 3), best.way, best.cited)
+
+
+def _continued(before: Match | None, tally: Counter[int]) -> Match:
+    """A locator alone: the source of the citation before it, or the paper's main source."""
+    if before is not None and (before.entries or not before.sourceless):
+        reason = "continues the source named before it"
+        degree = before.degree if before.degree is not MatchDegree.NEAR else MatchDegree.EXACT
+        return Match(degree, before.entries, reason, 0.85, before.way, before.cited, carried=True)
+    if tally:
+        entry, count = tally.most_common(1)[0]
+        if count >= _MAIN_SOURCE_LEAST and count >= _MAIN_SOURCE_SHARE * tally.total():
+            return Match(
+                MatchDegree.EXACT, (entry,), "the paper’s main source so far", 0.6, carried=True
+            )
+    return Match(MatchDegree.NONE, (), "no source named", 0.9, sourceless=True)
+
+
+def _candidates(citation: Citation, index: EntryIndex) -> list[Candidate]:
+    """By the words in the parenthesis, or by the sources named in the sentence."""
+    if citation.form == "parenthetical":
+        return candidates(citation, index)
+    found: list[Candidate] = []
+    for cue in citation.cues:
+        if cue.kind == "name":
+            continue
+        found += _by_cue(cue, citation, index)
+    names = [c for c in citation.cues if c.kind == "name"]
+    if names:
+        by_name = candidates(citation, index)
+        titled = {c.entry for c in found}
+        both = [c for c in by_name if c.entry in titled]
+        found = both or by_name or found
+    elif not citation.cues:
+        found = candidates(citation, index)
+    return found
+
+
+def _by_cue(cue: Cue, citation: Citation, index: EntryIndex) -> list[Candidate]:
+    """A title or a group named in running prose; a title there may stand for its author."""
+    stand_in = replace(citation, names=None, title=None, source=cue.text, source_span=cue.span)
+    found = candidates(stand_in, index)
+    if cue.kind != "title":
+        return found
+    return [
+        replace(c, way=Way.TITLE_IN_SENTENCE, score=0.9, reason="its title is named in the sentence")
+        if c.way is Way.TITLE_FOR_AUTHOR
+        else c
+        for c in found
+    ]
+
+
+def _with_author_named(
+    candidate: Candidate, citation: Citation, index: EntryIndex, before: Match | None
+) -> Candidate:
+    """A title in parentheses is right where the sentence, or the citation before, names its author."""
+    if candidate.way is not Way.TITLE_FOR_AUTHOR or candidate.score < 0.8:
+        return candidate
+    entry = index.entries[candidate.entry]
+    keys = {p.key for p in entry.persons} or {letters(entry.author.text)}
+    named = any(
+        (name := natural_name(c.text)) is not None and name.key in keys
+        for c in citation.cues
+        if c.kind == "name"
+    ) or any(letters(c.text) in keys for c in citation.cues if c.kind == "group")
+    if not named and before is not None:
+        named = any(
+            index.entries[e].author.text == entry.author.text for e in before.entries
+        )
+    if not named:
+        return candidate
+    return replace(
+        candidate,
+        way=Way.TITLE_IN_SENTENCE,
+        score=0.97,
+        reason="its title, with its author named in the sentence",
+    )
+
+
+def _agreeing_with_title(
+    found: list[Candidate], citation: Citation, index: EntryIndex
+) -> list[Candidate]:
+    """Where name and title are both cited, the entry must have both.
+
+    An author whose listed works have no word of the cited title in common is cited
+    for a work that is not listed.
+    """
+    if citation.names is None or citation.title is None:
+        return found
+    cited = set(without_article(words(citation.title.text)))
+    by_name = [c for c in found if c.way not in (Way.TITLE_FOR_AUTHOR, Way.TITLE_PART)]
+    both = [c for c in by_name if cited & set(index.entries[c.entry].title_words)]
+    if both:
+        return both
+    return [] if by_name else found
+
+
+def _without_repeats(rivals: list[Candidate], repeats: dict[int, int]) -> list[Candidate]:
+    present = {c.entry for c in rivals}
+    return [c for c in rivals if repeats.get(c.entry) not in present]
+
+
+def _told_apart(
+    rivals: list[Candidate], citation: Citation, index: EntryIndex, before: Match | None
+) -> tuple[list[Candidate], str]:
+    """Narrow rivals by what the sentence says: a title, a given name, the source before."""
+    named_titles = [words(c.text) for c in citation.cues if c.kind == "title"]
+    by_title = [
+        c
+        for c in rivals
+        if any(
+            without_article(index.entries[c.entry].title_words)[: len(without_article(t))]
+            == without_article(t)
+            for t in named_titles
+        )
+    ]
+    if len(by_title) == 1:
+        return by_title, "author and title are named in the sentence"
+    givens = {
+        fold(name.given.split()[0])
+        for c in citation.cues
+        if c.kind == "name" and (name := natural_name(c.text)) is not None and name.given
+    }
+    by_given = [
+        c
+        for c in rivals
+        if index.entries[c.entry].persons
+        and fold(index.entries[c.entry].persons[0].given).split()[:1]
+        and fold(index.entries[c.entry].persons[0].given).split()[0] in givens
+    ]
+    if len(by_given) == 1:
+        return by_given, "the full name is given in the sentence"
+    if before is not None and len(before.entries) == 1:
+        by_order = [c for c in rivals if c.entry == before.entries[0]]
+        if by_order:
+            return by_order, "goes on with the work cited just before"
+    return rivals, ""
+
+
+def _kept(
+    citations: tuple[Citation, ...], matches: list[Match], joins: Mapping[int, int | None]
+) -> list[int]:
+    """Drop tentative citations that match nothing, or that a better one nearby makes idle."""
+    firm: dict[int, set[int]] = {}
+    for citation, match in zip(citations, matches, strict=True):
+        if not citation.tentative:
+            firm.setdefault(citation.paragraph, set()).update(match.entries)
+    kept: list[int] = []
+    for number, (citation, match) in enumerate(zip(citations, matches, strict=True)):
+        if not citation.tentative or number in joins:
+            kept.append(number)
+            continue
+        if match.degree is MatchDegree.NONE or match.degree is MatchDegree.AMBIGUOUS:
+            if match.degree is MatchDegree.NONE or citation.parenthesis is None:
+                continue
+        if citation.parenthesis is None:
+            if match.way not in _MENTION_WAYS:
+                continue
+            have = firm.setdefault(citation.paragraph, set())
+            if have.issuperset(match.entries):
+                continue
+            have.update(match.entries)
+        elif match.way in (Way.SPELLING, Way.GIVEN_NAME, Way.CONTAINER, Way.TITLE_PART):
+            continue
+        kept.append(number)
+    return kept
+
+
+def _unlisted(
+    citations: tuple[Citation, ...], matches: tuple[Match, ...], entries: tuple[Entry, ...]
+) -> tuple[UnlistedSource, ...]:
+    """Group citations that match nothing by what they name."""
+    groups: dict[str, list[int]] = {}
+    labels: dict[str, str] = {}
+    last_key: str | None = None
+    for number, (citation, match) in enumerate(zip(citations, matches, strict=True)):
+        if match.degree is not MatchDegree.NONE or match.sourceless:
+            last_key = None if not match.carried else last_key
+            continue
+        if match.carried and last_key is not None:
+            groups[last_key].append(number)
+            continue
+        label = unlisted_label(citation)
+        key = letters(label) or label
+        groups.setdefault(key, []).append(number)
+        labels.setdefault(key, label)
+        last_key = key
+    return tuple(
+        UnlistedSource(labels[key], key, tuple(numbers), _nearest(key, entries))
+        for key, numbers in groups.items()
+    )
+
+
+def unlisted_label(citation: Citation) -> str:
+    """What to call a source that is not listed: a surname, a title, the words cited."""
+    if citation.names is not None:
+        return citation.names.names[0].family
+    if citation.title is not None:
+        return citation.title.text
+    return citation.source or citation.text
+
+
+def _nearest(key: str, entries: tuple[Entry, ...]) -> int | None:
+    """The entry whose filing is most alike, for the person to compare."""
+    best: tuple[int, int] | None = None
+    for number, entry in enumerate(entries):
+        name = entry.persons[0].key if entry.persons else letters(entry.author.text)
+        shared = 0
+        for one, other in zip(key, name, strict=False):
+            if one != other:
+                break
+            shared += 1
+        if best is None or shared > best[0]:
+            best = (shared, number)
+    return best[1] if best is not None and best[0] > 0 else None
+
+
+def opens_with(entry: Entry) -> str:
+    """What a reader looks the entry up under, for messages."""
+    if entry.author.kind is OpeningKind.PERSON and entry.persons:
+        return entry.persons[0].family
+    return entry.author.text

@@ -1,0 +1,234 @@
+"""The analysed paper: document, structure, entries, citations and matches in one frozen value.
+
+The only thing rules see, together with the policy. What a person has set right comes
+in as an input of its own, so that checking again is the same pure function.
+"""
+
+from __future__ import annotations
+
+import hashlib
+from collections.abc import Callable, Iterable, Mapping
+from dataclasses import dataclass, field
+from functools import cached_property
+
+from .citations import Citation, KnownSources, find_citations
+from .document import Document, Paragraph
+from .entries import Entry, OpeningKind, SourceEntries, read_entries
+from .entries.filing import Filing, filing_key
+from .entries.order import Misplaced, misplaced, misplaced_titles
+from .findings import Place
+from .guides import Policy
+from .matching import Match, Matching, match_citations
+from .matching.index import acronyms
+from .matching.match import UnlistedSource
+from .structure import Role, Structure, structure_of
+from .text.folding import letters
+from .text.spans import Span
+
+
+@dataclass(frozen=True, slots=True)
+class SetRight:
+    """What a person has set right: citation key to entry key, or to `""` for “no entry”."""
+
+    joins: Mapping[str, str] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class Paper:
+    """One paper, analysed under one policy."""
+
+    document: Document
+    structure: Structure
+    sources: SourceEntries
+    matching: Matching
+    policy: Policy
+    citation_keys: tuple[str, ...]
+    entry_keys: tuple[str, ...]
+
+    @property
+    def entries(self) -> tuple[Entry, ...]:
+        return self.sources.entries
+
+    @property
+    def citations(self) -> tuple[Citation, ...]:
+        return self.matching.citations
+
+    @property
+    def matches(self) -> tuple[Match, ...]:
+        return self.matching.matches
+
+    @property
+    def unlisted(self) -> tuple[UnlistedSource, ...]:
+        return self.matching.unlisted
+
+    def paragraph(self, index: int) -> Paragraph:
+        return self.document.paragraphs[index]
+
+    def paragraphs_of(self, entry: Entry) -> tuple[Paragraph, ...]:
+        return tuple(self.document.paragraphs[i] for i in entry.paragraphs)
+
+    def text_at(self, place: Place) -> str:
+        return place.span.of(self.document.paragraphs[place.paragraph].text)
+
+    def page_of(self, place: Place) -> int:
+        return self.structure.pages.of(place.paragraph, place.span.start)
+
+    def citation_place(self, number: int) -> Place:
+        citation = self.citations[number]
+        return Place(citation.paragraph, citation.span)
+
+    def source_place(self, number: int) -> Place:
+        """The words of a citation that name the source."""
+        citation = self.citations[number]
+        span = citation.source_span
+        return Place(citation.paragraph, span if len(span) else citation.span)
+
+    @property
+    def list_heading(self) -> Paragraph | None:
+        found = self.structure.source_list
+        if found is None or found.heading is None:
+            return None
+        return self.document.paragraphs[found.heading]
+
+    @cached_property
+    def filings(self) -> tuple[Filing, ...]:
+        """How each entry is filed."""
+        first = self.policy.figures_first
+        return tuple(filing_key(e, figures_first=first) for e in self.entries)
+
+    @cached_property
+    def expected_order(self) -> tuple[int, ...]:
+        """Entry indexes as they should stand (a stable sort by filing, then title)."""
+        filings = self.filings
+        return tuple(
+            sorted(
+                range(len(self.entries)),
+                key=lambda i: (filings[i].by_letters, filings[i].title, i),
+            )
+        )
+
+    @cached_property
+    def misplaced(self) -> dict[int, Misplaced]:
+        """Entries out of order by first element. A divided list is in order within its parts."""
+        return self._by_parts(misplaced)
+
+    @cached_property
+    def misplaced_titles(self) -> dict[int, int]:
+        """Entries out of order among the works of one author, and where each belongs."""
+        return misplaced_titles(self.filings)
+
+    def _by_parts(
+        self, order: Callable[[tuple[Filing, ...]], dict[int, Misplaced]]
+    ) -> dict[int, Misplaced]:
+        found: dict[int, Misplaced] = {}
+        start = 0
+        starts = [
+            i
+            for i in range(1, len(self.entries))
+            if any(
+                self.entries[i - 1].paragraphs[-1] < s < self.entries[i].paragraphs[0]
+                for s in self.sources.subheadings
+            )
+        ]
+        for end in (*starts, len(self.entries)):
+            for number, wrong in order(self.filings[start:end]).items():
+                before = None if wrong.before is None else wrong.before + start
+                found[number + start] = Misplaced(before, wrong.certain)
+            start = end
+        return found
+
+    @cached_property
+    def sources_cited(self) -> int:
+        """Distinct sources cited: entries matched, and sources that are not listed."""
+        return len(self.matching.cited_by) + len(self.unlisted)
+
+    def whole_paragraph(self, index: int) -> Place:
+        text = self.document.paragraphs[index].text
+        lead = len(text) - len(text.lstrip())
+        return Place(index, Span(lead, max(lead, len(text.rstrip()))))
+
+
+def analyse(document: Document, policy: Policy, set_right: SetRight | None = None) -> Paper:
+    """Run every stage on a document. Pure: the same arguments give the same paper."""
+    structure = structure_of(document)
+    sources = read_entries(document, structure.source_list)
+    structure = _with_subheadings(structure, sources)
+    found = find_citations(document, structure, known_sources(sources.entries))
+    entry_keys = _keys(letters(e.text)[:160] for e in sources.entries)
+    citation_keys = _keys(
+        f"{c.form}|{c.text}|{letters(document.paragraphs[c.paragraph].text)[:400]}" for c in found
+    )
+    joins = _joins(set_right or SetRight(), citation_keys, entry_keys)
+    prose = [
+        (p.index, p.text)
+        for p in document.paragraphs
+        if structure.roles[p.index] in (Role.BODY, Role.BLOCK_QUOTE, Role.NOTE)
+    ]
+    matching = match_citations(found, sources.entries, prose, joins)
+    return Paper(
+        document,
+        structure,
+        sources,
+        matching,
+        policy,
+        tuple(citation_keys[i] for i in matching.kept),
+        entry_keys,
+    )
+
+
+def known_sources(entries: Iterable[Entry]) -> KnownSources:
+    """What the finder of citations is told to look out for."""
+    known = KnownSources()
+    for entry in entries:
+        author = entry.author
+        if author.kind is OpeningKind.PERSON:
+            for person in entry.persons:
+                known.add_name(person.family, person.given)
+        elif author.kind is OpeningKind.ORGANISATION:
+            known.add_group(author.text)
+        for acronym in acronyms(author.text) if author.kind is not OpeningKind.PERSON else ():
+            if len(acronym) >= 3:
+                known.add_letters(acronym)
+        if entry.title is not None:
+            known.add_title(entry.title.text)
+    return known
+
+
+def _with_subheadings(structure: Structure, sources: SourceEntries) -> Structure:
+    if not sources.subheadings:
+        return structure
+    roles = list(structure.roles)
+    for index in sources.subheadings:
+        roles[index] = Role.HEADING
+    return Structure(
+        tuple(roles), structure.source_list, structure.pages, structure.body_face,
+        structure.body_size,
+    )  # fmt: skip
+
+
+def _keys(items: Iterable[str]) -> tuple[str, ...]:
+    """Short stable keys of texts; equal texts are told apart by their order."""
+    seen: dict[str, int] = {}
+    keys = []
+    for item in items:
+        seen[item] = seen.get(item, 0) + 1
+        digest = hashlib.sha256(f"{item}|{seen[item]}".encode()).hexdigest()
+        keys.append(digest[:12])
+    return tuple(keys)
+
+
+def _joins(
+    set_right: SetRight, citation_keys: tuple[str, ...], entry_keys: tuple[str, ...]
+) -> dict[int, int | None]:
+    """A person's joins as indexes. One whose citation or entry is gone is passed over."""
+    entry_of: dict[str, int] = {key: i for i, key in enumerate(entry_keys)}
+    found: dict[int, int | None] = {}
+    for number, key in enumerate(citation_keys):
+        if key not in set_right.joins:
+            continue
+        target = set_right.joins[key]
+        if target == "":
+            found[number] = None
+        elif target in entry_of:
+            found[number] = entry_of[target]
+    return found

@@ -1,0 +1,106 @@
+"""Tells what a file is by its first bytes and hands it to the reader of that format."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from pathlib import PurePath
+
+from ..document import Document
+from ..errors import (
+    FormatUnsupported,
+    PaperDamaged,
+    PaperEmpty,
+    PaperEncrypted,
+    PaperMislabelled,
+    PaperTooLarge,
+)
+from .docx import read_docx
+
+READABLE = (".docx",)
+_ZIP = b"PK\x03\x04"
+_COMPOUND = b"\xd0\xcf\x11\xe0\xa1\xb1\x1a\xe1"
+_OTHERS = (
+    (b"%PDF", ".pdf", "a PDF"),
+    (b"{\\rtf", ".rtf", "a rich text file"),
+    (b"\x89PNG", ".png", "a picture"),
+    (b"\xff\xd8\xff", ".jpg", "a picture"),
+    (b"Rar!", ".rar", "an archive"),
+    (b"7z\xbc\xaf", ".7z", "an archive"),
+    (b"\x1f\x8b", ".gz", "a packed file"),
+)
+
+
+@dataclass(frozen=True)
+class Limits:
+    """What a paper may weigh. Sizes in bytes."""
+
+    file: int = 30 * 1024 * 1024
+    unpacked: int = 160 * 1024 * 1024
+    part: int = 64 * 1024 * 1024
+    parts: int = 3000
+    paragraphs: int = 60_000
+
+
+LIMITS = Limits()
+
+
+def read_paper(data: bytes, name: str) -> Document:
+    """Read a file's bytes into a document.
+
+    `name` is only used to say in a message what the file claims to be.
+    Raises a `PaperUnreadable` with a message for the instructor.
+    """
+    claimed = PurePath(name).suffix.casefold()
+    if not data:
+        raise PaperEmpty("The file is empty (0 bytes). Ask for the paper to be sent again.")
+    if len(data) > LIMITS.file:
+        raise PaperTooLarge(
+            f"The file is larger than {LIMITS.file // 2**20} MB. "
+            "Take out its pictures, or save the text alone as a new .docx."
+        )
+    if data.startswith(_ZIP):
+        return read_docx(data, LIMITS)
+    if data.startswith(_COMPOUND):
+        raise _compound_file(data, claimed)
+    for magic, suffix, what in _OTHERS:
+        if data.startswith(magic):
+            raise _other_format(claimed, suffix, what)
+    if claimed == ".docx":
+        if data.lstrip()[:1] == b"<":
+            raise PaperMislabelled(
+                "The file is named .docx and is a web page or XML inside. "
+                "Open it and save it as a .docx document."
+            )
+        raise PaperDamaged(
+            "The file is named .docx and does not hold a document: its beginning is damaged or "
+            "it is something else. Ask for it to be saved and sent again."
+        )
+    raise FormatUnsupported(
+        f"Grelt reads {', '.join(READABLE)} files so far, and this one "
+        f"({claimed or 'no ending'}) is not one. Save the paper as .docx."
+    )
+
+
+def _compound_file(data: bytes, claimed: str) -> PaperEncrypted | PaperMislabelled:
+    if "EncryptedPackage".encode("utf-16-le") in data:
+        return PaperEncrypted(
+            "The paper is locked with a password. Ask for a copy saved without one."
+        )
+    if claimed == ".docx":
+        return PaperMislabelled(
+            "The file is named .docx and is an old binary document (.doc) inside. "
+            "Open it and save it as .docx."
+        )
+    return PaperMislabelled("This is an old binary document (.doc). Open it and save it as .docx.")
+
+
+def _other_format(claimed: str, suffix: str, what: str) -> PaperMislabelled | FormatUnsupported:
+    if claimed in READABLE:
+        return PaperMislabelled(
+            f"The file is named {claimed} and is {what} ({suffix}) inside. "
+            "Ask for the paper as a .docx document."
+        )
+    return FormatUnsupported(
+        f"This is {what} ({suffix}). Grelt reads {', '.join(READABLE)} files so far: "
+        "ask for the paper as a .docx document."
+    )

@@ -1,0 +1,10 @@
+"""From the analysed paper to the report: run the rules, settle overlaps, count, write.
+
+`engine` runs every rule over its subjects, `settle` keeps one finding a slip,
+`build` makes the report of the contract, `schema.json` describes it.
+"""
+
+from .build import SCHEMA_VERSION, build_report
+from .engine import Finding, Outcome, run_rules
+
+__all__ = ["SCHEMA_VERSION", "Finding", "Outcome", "build_report", "run_rules"]

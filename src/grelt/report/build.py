@@ -1,0 +1,301 @@
+"""Writes the report of the contract: plain dictionaries and lists, ready for JSON."""
+
+from __future__ import annotations
+
+from collections import Counter
+from typing import Any
+
+from ..entries import Entry, OpeningKind
+from ..entries.filing import title_filing
+from ..paper import Paper
+from ..structure import Role
+from .engine import Finding, Outcome
+from .identity import finding_keys
+
+SCHEMA_VERSION = 1
+_HABIT_LEAST = 3
+_HABIT_SHARE = 0.5
+
+Json = dict[str, Any]
+
+
+def build_report(
+    paper: Paper, outcome: Outcome, *, file: str, guide: Json, inputs: Json
+) -> Json:
+    """The whole report. `guide` and `inputs` are its parts that only the door knows."""
+    citation_ids = [f"c{n}" for n in range(1, len(paper.citations) + 1)]
+    entry_ids = [f"e{e.position}" for e in paper.entries]
+    findings = _findings(paper, outcome.findings, citation_ids, entry_ids)
+    return {
+        "file": file,
+        "guide": guide,
+        "inputs": inputs,
+        "tally": _tally(paper),
+        "paragraphs": [_paragraph(paper, i) for i in range(len(paper.document.paragraphs))],
+        "citations": [
+            _citation(paper, i, citation_ids, entry_ids) for i in range(len(paper.citations))
+        ],
+        "notes": _notes(paper, citation_ids),
+        "entries": [_entry(paper, i, citation_ids, entry_ids) for i in range(len(paper.entries))],
+        "unlisted": _unlisted(paper, citation_ids, entry_ids),
+        "list": _list(paper),
+        "findings": findings,
+        "habits": _habits(outcome, findings),
+        "faults": [{"rule": rule, "error": error} for rule, error in outcome.faults],
+    }
+
+
+def _tally(paper: Paper) -> Json:
+    pages = paper.structure.pages
+    per_page = [0] * pages.count
+    for number in range(len(paper.citations)):
+        per_page[_page_of_citation(paper, number) - 1] += 1
+    prose = (Role.BODY, Role.BLOCK_QUOTE, Role.HEADING, Role.TITLE)
+    return {
+        "pages": pages.count,
+        "pages_from": pages.source,
+        "words": sum(
+            len(p.text.split())
+            for p in paper.document.paragraphs
+            if paper.structure.roles[p.index] in prose
+        ),
+        "citations": len(paper.citations),
+        "sources_cited": paper.sources_cited,
+        "entries": len(paper.entries),
+        "unlisted": len(paper.unlisted),
+        "uncited": sum(i not in paper.matching.cited_by for i in range(len(paper.entries))),
+        "citations_per_page": per_page,
+    }
+
+
+def _page_of_citation(paper: Paper, number: int) -> int:
+    citation = paper.citations[number]
+    paragraph = paper.paragraph(citation.paragraph)
+    if paragraph.note is not None:
+        marker = _marker(paper, paragraph.note)
+        if marker is not None:
+            return paper.structure.pages.of(*marker)
+        return paper.structure.pages.count
+    return paper.structure.pages.of(citation.paragraph, citation.span.start)
+
+
+def _marker(paper: Paper, note: str) -> tuple[int, int] | None:
+    for paragraph in paper.document.paragraphs:
+        for offset, identity in paragraph.note_markers:
+            if identity == note:
+                return paragraph.index, offset
+    return None
+
+
+def _paragraph(paper: Paper, index: int) -> Json:
+    paragraph = paper.paragraph(index)
+    pages = paper.structure.pages
+    written: Json = {
+        "index": index,
+        "role": str(paper.structure.roles[index]),
+        "page": pages.of(index) if paragraph.note is None else None,
+        "text": paragraph.text,
+    }
+    if paragraph.note is not None:
+        marker = _marker(paper, paragraph.note)
+        written["page"] = pages.of(*marker) if marker else pages.count
+    starts = [
+        pages.start(page)[1]
+        for page in range(2, pages.count + 1)
+        if pages.start(page)[0] == index and pages.start(page)[1] > 0
+    ]
+    written["page_starts"] = starts
+    written["emphasis"] = [
+        {"start": s.start, "end": s.end, "kind": kind}
+        for kind, spans in (
+            ("italic", paragraph.where(lambda f: bool(f.italic))),
+            ("bold", paragraph.where(lambda f: bool(f.bold))),
+            ("underline", paragraph.where(lambda f: bool(f.underline) and f.link is None)),
+        )
+        for s in spans
+    ]
+    layout = paragraph.format
+    written["alignment"] = layout.alignment
+    written["indent"] = {"left": layout.left, "first_line": layout.first_line}
+    return written
+
+
+def _citation(paper: Paper, number: int, citation_ids: list[str], entry_ids: list[str]) -> Json:
+    citation, match = paper.citations[number], paper.matches[number]
+    names = [n.family for n in citation.names.names] if citation.names is not None else []
+    if not names and citation.source and citation.title is None:
+        names = [citation.source]
+    written: Json = {
+        "id": citation_ids[number],
+        "key": paper.citation_keys[number],
+        "form": citation.form,
+        "text": citation.text,
+        "paragraph": citation.paragraph,
+        "start": citation.span.start,
+        "end": citation.span.end,
+        "page": _page_of_citation(paper, number),
+        "names": names,
+        "title": citation.title.text if citation.title is not None else None,
+        "year": citation.year,
+        "locator": citation.locator,
+        "match": str(match.degree),
+        "entries": [entry_ids[i] for i in match.entries],
+        "reason": match.reason,
+        "score": round(match.score, 3),
+        "by_hand": match.by_hand,
+    }
+    if citation.parenthesis is not None and citation.form != "parenthetical":
+        written["parenthesis"] = {
+            "start": citation.parenthesis.start,
+            "end": citation.parenthesis.end,
+        }
+    return written
+
+
+def _notes(paper: Paper, citation_ids: list[str]) -> list[Json]:
+    written = []
+    for number, note in enumerate(paper.document.notes, start=1):
+        own = set(note.paragraphs)
+        cited = [
+            citation_ids[i] for i, c in enumerate(paper.citations) if c.paragraph in own
+        ]
+        marker = _marker(paper, note.id)
+        written.append(
+            {
+                "id": f"n{number}",
+                "number": note.number,
+                "kind": "mixed" if cited else "discursive",
+                "text": "\n".join(paper.paragraph(i).text for i in note.paragraphs).strip(),
+                "marker": (
+                    {"paragraph": marker[0], "offset": marker[1]} if marker is not None else None
+                ),
+                "citations": cited,
+            }
+        )
+    return written
+
+
+def _entry(paper: Paper, number: int, citation_ids: list[str], entry_ids: list[str]) -> Json:
+    entry = paper.entries[number]
+    place = {index: position for position, index in enumerate(paper.expected_order, start=1)}
+    return {
+        "id": entry_ids[number],
+        "key": paper.entry_keys[number],
+        "position": entry.position,
+        "paragraphs": list(entry.paragraphs),
+        "text": entry.text,
+        "opening": str(entry.opening.kind),
+        "label": entry.label,
+        "kind": "unknown",
+        "kind_confidence": 0.0,
+        "elements": [
+            {"name": e.name, "text": e.text, "start": e.span.start, "end": e.span.end}
+            for e in entry.elements
+        ],
+        "fields": _fields(entry),
+        "cited_by": [citation_ids[i] for i in paper.matching.cited_by.get(number, ())],
+        "expected_position": place[number],
+        "corrected": None,
+        "corrected_html": None,
+    }
+
+
+def _fields(entry: Entry) -> Json:
+    """What has been read so far, under the names of CSL-JSON. Nothing is made up."""
+    fields: Json = {}
+    if entry.author.kind is OpeningKind.PERSON:
+        fields["author"] = [
+            {
+                k: v
+                for k, v in (("family", p.family), ("given", p.given), ("suffix", p.suffix))
+                if v
+            }
+            for p in entry.persons
+        ]
+    elif entry.author.kind is OpeningKind.ORGANISATION:
+        fields["author"] = [{"literal": entry.author.text}]
+    if entry.title is not None:
+        fields["title"] = entry.title.text
+    if entry.container is not None:
+        fields["container-title"] = entry.container.text
+    if entry.year is not None:
+        fields["issued"] = {"date-parts": [[int(entry.year)]]}
+    if entry.pages is not None:
+        fields["page"] = f"{entry.pages[0]}-{entry.pages[1]}"
+    return fields
+
+
+def _unlisted(paper: Paper, citation_ids: list[str], entry_ids: list[str]) -> list[Json]:
+    """Sources cited and not listed, each with the place its entry would have in the list."""
+    written = []
+    for number, source in enumerate(paper.unlisted, start=1):
+        key = title_filing(source.label, figures_first=paper.policy.figures_first)
+        position = sum(f.by_letters.first <= key.first for f in paper.filings)
+        written.append(
+            {
+                "id": f"u{number}",
+                "label": source.label,
+                "citations": [citation_ids[i] for i in source.citations],
+                "before_position": position + 1,
+                "nearest": entry_ids[source.nearest] if source.nearest is not None else None,
+            }
+        )
+    return written
+
+
+def _list(paper: Paper) -> Json | None:
+    found = paper.structure.source_list
+    if found is None:
+        return None
+    return {
+        "heading": found.heading,
+        "heading_text": paper.list_heading.text.strip() if paper.list_heading else None,
+        "page": paper.structure.pages.of(
+            found.heading if found.heading is not None else found.paragraphs[0]
+        ),
+    }
+
+
+def _findings(
+    paper: Paper, findings: tuple[Finding, ...], citation_ids: list[str], entry_ids: list[str]
+) -> list[Json]:
+    keys = finding_keys(paper, findings)
+    written = []
+    for number, (finding, key) in enumerate(zip(findings, keys, strict=True), start=1):
+        slip = finding.slip
+        written.append(
+            {
+                "id": f"f{number}",
+                "key": key,
+                "rule": finding.rule.id,
+                "family": finding.rule.family,
+                "severity": str(finding.severity),
+                "entry": entry_ids[slip.entry] if slip.entry is not None else None,
+                "citation": citation_ids[slip.citation] if slip.citation is not None else None,
+                "note": None,
+                "paragraph": slip.place.paragraph if slip.place is not None else None,
+                "start": slip.place.span.start if slip.place is not None else None,
+                "end": slip.place.span.end if slip.place is not None else None,
+                "page": finding.page,
+                "label": finding.rule.rule.label,
+                "mark": finding.rule.rule.mark,
+                "message": finding.message,
+                "found": finding.found,
+                "expected": slip.expected,
+                "fixable": slip.fixable,
+                "confidence": round(slip.confidence, 3),
+                "related": [citation_ids[i] for i in slip.related],
+            }
+        )
+    return written
+
+
+def _habits(outcome: Outcome, findings: list[Json]) -> list[Json]:
+    """Slips made again and again: three times or more, and at half the chances or more."""
+    by_rule = Counter(f["rule"] for f in findings)
+    habits = []
+    for rule, count in sorted(by_rule.items()):
+        chances = max(outcome.chances[rule].chances, count)
+        habit = count >= _HABIT_LEAST and count >= _HABIT_SHARE * chances
+        habits.append({"rule": rule, "broken": count, "chances": chances, "habit": habit})
+    return habits

@@ -1,0 +1,33 @@
+"""What a rule is: one value that says everything about it, and one function."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from ..findings import Subject, Verdict
+from ..paper import Paper
+
+Check = Callable[[Paper, int], Verdict]
+
+
+@dataclass(frozen=True)
+class Rule:
+    """One rule.
+
+    `check` gets the paper and the number of one subject (position of the entry or
+    citation, index of the paragraph, 0 for the paper or the list) and answers
+    `NOT_MINE`, `RIGHT` or slips. `messages` are templates with named holes.
+    `label` is the rule in a few words, for lists of slips; `mark` the word or two
+    that stands in the margin. `house` names the house rules that touch it.
+    `outranks` names rules whose findings on the same characters are dropped.
+    """
+
+    id: str
+    subject: Subject
+    label: str
+    mark: str
+    messages: dict[str, str]
+    check: Check
+    house: tuple[str, ...] = ()
+    outranks: tuple[str, ...] = ()

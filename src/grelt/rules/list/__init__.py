@@ -1,0 +1,1 @@
+"""The list as a whole: heading, order, layout."""

@@ -1,0 +1,54 @@
+"""The indent, or the line's end, is made by hand with line breaks, tabs or spaces.
+
+It looks right until a word is changed, the face or the margin; then lines break in the
+middle and the list falls apart.
+"""
+
+import re
+
+from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
+from ...paper import Paper
+from ...text.spans import Span
+from ..base import Rule
+
+_BY_HAND = re.compile(r"[ \u00a0]*\n[ \t\u00a0]*|(?<=\S)(?:\t[ \t]*| {4,})(?=\S)")
+
+
+def check(paper: Paper, number: int) -> Verdict:
+    if paper.policy.house.value("faked_indents") == "tolerate":
+        return NOT_MINE
+    entry = paper.entries[number]
+    inner_start = len(entry.text) - len(entry.text.lstrip())
+    breaks = [m for m in _BY_HAND.finditer(entry.text.rstrip(), inner_start)]
+    if not breaks:
+        return RIGHT
+    split = len(entry.paragraphs) > 1
+    first = Span(breaks[0].start(), breaks[0].end())
+    return (
+        Slip(
+            template="paragraphs" if split else "breaks" if "\n" in entry.text.strip() else "tabs",
+            holes=(("count", str(len(breaks))), ("times", "once" if len(breaks) == 1
+                    else f"{len(breaks)} times")),
+            place=entry.whole if split else entry.place(first),
+            expected=None if split else " ",
+            entry=number,
+            fixable=not split,
+        ),
+    )
+
+
+RULE = Rule(
+    id="list-faked-indent",
+    subject=Subject.ENTRY,
+    label="indent made by hand",
+    mark="by hand",
+    messages={
+        "breaks": "Lines are broken by hand in this entry ({times}); a hanging indent does it of "
+        "itself.",
+        "tabs": "Tabs or spaces inside this entry ({times}) imitate an indent.",
+        "paragraphs": "The entry is cut into several paragraphs to imitate a hanging indent.",
+    },
+    check=check,
+    house=("faked_indents",),
+    outranks=("list-hanging-indent",),
+)

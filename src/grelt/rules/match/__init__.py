@@ -1,0 +1,1 @@
+"""Citations against the list, both ways."""

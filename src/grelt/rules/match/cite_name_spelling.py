@@ -1,0 +1,69 @@
+"""The cited name and the entry's differ by a slip of spelling.
+
+A name misspelled in one place cannot be found in the other, and the author is owed
+their own name.
+"""
+
+from ...findings import NOT_MINE, RIGHT, Place, Slip, Subject, Verdict
+from ...matching import MatchDegree
+from ...matching.candidates import Way
+from ...paper import Paper
+from ...text.spans import Span
+from ..base import Rule
+
+
+def check(paper: Paper, number: int) -> Verdict:
+    match = paper.matches[number]
+    citation = paper.citations[number]
+    if match.by_hand or match.carried or len(match.entries) != 1 or not citation.source:
+        return NOT_MINE
+    if match.degree is MatchDegree.EXACT:
+        return RIGHT
+    if match.way not in (Way.SPELLING, Way.ACCENT):
+        return NOT_MINE
+    entry = paper.entries[match.entries[0]]
+    listed = entry.persons[0].family if entry.persons else entry.author.text
+    source = paper.source_place(number)
+    text = paper.paragraph(source.paragraph).text
+    at = text.find(match.cited, source.span.start, source.span.end)
+    place = Place(source.paragraph, Span(at, at + len(match.cited))) if at >= 0 else source
+    confidence, doubt = _confidence(paper, number, match.way, match.cited)
+    return (
+        Slip(
+            template="accent" if match.way is Way.ACCENT else "slip",
+            holes=(("cited", match.cited), ("listed", listed)),
+            place=place,
+            expected=listed,
+            citation=number,
+            confidence=confidence,
+            doubt=doubt,
+            fixable=True,
+        ),
+    )
+
+
+def _confidence(paper: Paper, number: int, way: Way, cited: str) -> tuple[float, str]:
+    """Less sure where the name is short and its supposed entry is cited rightly elsewhere."""
+    if way is Way.ACCENT:
+        return 0.7, "the accent may have been lost on the way"
+    entry = paper.matches[number].entries[0]
+    rightly = any(
+        paper.matches[other].degree is MatchDegree.EXACT and not paper.matches[other].carried
+        for other in paper.matching.cited_by.get(entry, ())
+    )
+    if rightly and len(cited) < 6:
+        return 0.65, f"{cited} may be another writer, who is not listed"
+    return 0.9, ""
+
+
+RULE = Rule(
+    id="cite-name-spelling",
+    subject=Subject.CITATION,
+    label="name spelled two ways",
+    mark="spelling",
+    messages={
+        "slip": "The text has {cited}, the list has {listed}. One of them is misspelled.",
+        "accent": "The text has {cited}, the list has {listed}: an accent differs.",
+    },
+    check=check,
+)

@@ -1,0 +1,39 @@
+"""A page in parentheses, and no source named that it could belong to.
+
+A page alone is enough where the sentence, or the one just before, names the source.
+Where nothing does, the reader has a number and no book.
+"""
+
+from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
+from ...paper import Paper
+from ..base import Rule
+
+
+def check(paper: Paper, number: int) -> Verdict:
+    citation, match = paper.citations[number], paper.matches[number]
+    if citation.form != "narrative" or citation.parenthesis is None or match.by_hand:
+        return NOT_MINE
+    if not match.sourceless:
+        return RIGHT
+    first_of_paper = not any(m.entries for m in paper.matches[:number])
+    return (
+        Slip(
+            template="none",
+            holes=(("locator", citation.locator or ""),),
+            place=paper.citation_place(number),
+            citation=number,
+            confidence=0.85 if first_of_paper or citation.after is None else 0.7,
+        ),
+    )
+
+
+RULE = Rule(
+    id="cite-no-source",
+    subject=Subject.CITATION,
+    label="a page and no source",
+    mark="source?",
+    messages={
+        "none": "({locator}) gives a place and no source; nothing in the paragraph names one."
+    },
+    check=check,
+)

@@ -1,0 +1,37 @@
+"""An entry is in the list and nothing in the paper cites it.
+
+A list of works cited holds what the paper cites. An entry that nothing leads to is a
+source read and left out, a citation forgotten, or padding; the writer has to say which.
+"""
+
+from ...findings import RIGHT, Slip, Subject, Verdict
+from ...paper import Paper
+from ..base import Rule
+
+
+def check(paper: Paper, number: int) -> Verdict:
+    entry = paper.entries[number]
+    if number in paper.matching.cited_by or number in paper.matching.repeats:
+        return RIGHT
+    twins = [twin for twin, first in paper.matching.repeats.items() if first == number]
+    if any(twin in paper.matching.cited_by for twin in twins):
+        return RIGHT
+    return (
+        Slip(
+            template="uncited",
+            holes=(("entry", entry.label),),
+            place=entry.whole,
+            entry=number,
+        ),
+    )
+
+
+RULE = Rule(
+    id="entry-uncited",
+    subject=Subject.ENTRY,
+    label="listed and not cited",
+    mark="cited?",
+    messages={"uncited": "Nothing in the paper cites this entry ({entry})."},
+    check=check,
+    house=("list_scope",),
+)

@@ -1,0 +1,1 @@
+"""Text without domain: spans, folding, quotation marks, sentences, personal names."""

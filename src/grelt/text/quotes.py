@@ -1,0 +1,57 @@
+"""Quotation marks: the pairs in use, and the quoted stretches of a text."""
+
+from __future__ import annotations
+
+from .spans import Span
+
+OPENING = {"“": "”", "‘": "’", "«": "»", "„": "“", '"': '"'}
+MARKS = "“”‘’«»„‟\"'"
+_LONGEST = 4000
+
+
+def quoted(text: str, *, single: bool = False) -> tuple[Span, ...]:
+    """Stretches between double quotation marks (marks included), left to right.
+
+    Straight and curly marks are equal. `single` adds stretches between curly
+    single marks, which are told from apostrophes by standing after a space.
+    An opening mark without its partner in the paragraph yields nothing.
+    """
+    found: list[Span] = []
+    at = 0
+    while at < len(text):
+        character = text[at]
+        closing = OPENING.get(character)
+        if closing is None or (character == "‘" and not (single and _opens(text, at))):
+            at += 1
+            continue
+        end = _closing_mark(text, at, closing)
+        if end < 0:
+            at += 1
+            continue
+        found.append(Span(at, end + 1))
+        at = end + 1
+    return tuple(found)
+
+
+def _opens(text: str, at: int) -> bool:
+    return at == 0 or not text[at - 1].isalnum()
+
+
+def _closing_mark(text: str, at: int, closing: str) -> int:
+    """Offset of the closing mark, or -1. Mixed straight and curly are accepted."""
+    accepted = {closing}
+    if text[at] == "“":
+        accepted.add('"')
+    elif text[at] == '"':
+        accepted.add("”")
+    for position in range(at + 1, min(len(text), at + _LONGEST)):
+        if text[position] in accepted:
+            if closing == "’" and position + 1 < len(text) and text[position + 1].isalnum():
+                continue
+            return position
+    return -1
+
+
+def unquoted(text: str) -> str:
+    """The text without outer quotation marks and without a final comma or period inside them."""
+    return text.strip().strip(MARKS).strip().rstrip(".,").strip()
