@@ -184,6 +184,7 @@ def _read_parenthesis(
                 indirect=part.indirect,
                 sentence=sentence,
                 cues=before,
+                earlier=in_scope(cues, Span(0, sentence.start)),
                 after=walk.last_in_stretch,
                 certainty=certainty,
                 tentative=tentative,

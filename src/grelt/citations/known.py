@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
 from dataclasses import dataclass, field
 
-from ..text.folding import without_article, words
+from ..text.folding import letters, without_article, words
+from ..text.spelling import is_slip
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,11 +23,13 @@ class KnownSources:
 
     by_first: dict[str, list[KnownPhrase]] = field(default_factory=dict)
     titles: dict[str, list[tuple[str, ...]]] = field(default_factory=dict)
+    surnames: dict[str, str] = field(default_factory=dict)
 
     def add_name(self, family: str, given: str) -> None:
         """A person: family name, and the given names that may stand before it."""
         phrase = words(family)
         if phrase:
+            self.surnames.setdefault(letters(family), family)
             self._add(KnownPhrase(phrase, "name", frozenset(words(given))))
 
     def add_group(self, name: str) -> None:
@@ -44,6 +46,16 @@ class KnownSources:
         phrase = without_article(words(title))
         if phrase:
             self.titles.setdefault(phrase[0], []).append(phrase)
+
+    def near_name(self, word: str) -> str:
+        """The known surname that a word is a slip of spelling away from, or an empty text."""
+        key = letters(word)
+        if len(key) < 5 or key in self.surnames:
+            return ""
+        for surname, written in self.surnames.items():
+            if abs(len(surname) - len(key)) <= 1 and is_slip(key, surname):
+                return written
+        return ""
 
     def _add(self, phrase: KnownPhrase) -> None:
         if not phrase.words:
@@ -66,10 +78,3 @@ class KnownSources:
             for title in self.titles.get(phrase[0], ())
             if len(phrase) >= min(2, len(title)) or len(phrase[0]) > 4
         )
-
-    @classmethod
-    def of_titles(cls, titles: Iterable[str]) -> KnownSources:
-        known = cls()
-        for title in titles:
-            known.add_title(title)
-        return known

@@ -23,7 +23,8 @@ class Cue:
 
     `known` says that a name or title looked out for was met; otherwise only the
     sentence's shape (`Pellow argues`) makes it one. `signal` says that the sentence
-    presents it as a source, `strong` that it does so in scholars' verbs.
+    presents it as a source, `strong` that it does so in scholars' verbs. `listed` is the
+    listed surname that a name met here is a slip of spelling away from.
     """
 
     kind: str
@@ -32,6 +33,7 @@ class Cue:
     known: bool
     signal: bool = False
     strong: bool = False
+    listed: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,7 +43,7 @@ class Citation:
     `span` covers the parenthesis (of several works in one, the words of this one), or
     the name in the sentence. `source` is the words that name the source, empty for a
     locator alone. `cues` are the sources named in the sentence before it, nearest
-    last. `after` is the position, in the list of citations, of the one before it in
+    last; `earlier` those named before in the paragraph. `after` is the position, in the list of citations, of the one before it in
     the same stretch of text, whose source a locator alone may continue.
     `certainty` is how sure it is a citation at all; a `tentative` one counts only
     if it is matched.
@@ -61,6 +63,7 @@ class Citation:
     indirect: bool
     sentence: Span
     cues: tuple[Cue, ...] = ()
+    earlier: tuple[Cue, ...] = ()
     after: int | None = None
     certainty: float = 1.0
     tentative: bool = False

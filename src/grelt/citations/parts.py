@@ -200,7 +200,7 @@ def _dressed_title(text: str, span: Span, italics: tuple[Span, ...]) -> TitleCue
     for italic in italics:
         start, end = max(italic.start, span.start), min(italic.end, span.end)
         words = text[start:end].strip(" ,.") if start < end else ""
-        if not any(c.isalpha() for c in words) or words.casefold().rstrip(".") in ("et al", "ibid"):
+        if not any(c.isalnum() for c in words) or words.casefold().rstrip(".") in ("et al", "ibid"):
             continue
         start += len(text[start:end]) - len(text[start:end].lstrip(" ,."))
         return TitleCue(words, "italics", Span(start, start + len(words)))

@@ -71,7 +71,7 @@ def find_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> tupl
     while at < len(tokens):
         end, cue = _known_at(text, tokens, folded, at, known)
         if cue is None:
-            cue = _unknown_at(text, tokens, at)
+            cue = _misspelled_at(text, tokens, at, known) or _unknown_at(text, tokens, at)
             end = at + 1
             while cue is not None and end < len(tokens) and tokens[end][1][0] < cue.span.end:
                 end += 1
@@ -217,6 +217,24 @@ def _signal(
     return fold(last) in _REPORTING, False
 
 
+def _misspelled_at(
+    text: str, tokens: list[tuple[str, tuple[int, int]]], at: int, known: KnownSources
+) -> Cue | None:
+    """A name presented as a source, a slip of spelling away from one looked out for."""
+    word, (start, stop) = tokens[at]
+    possessive = _possessive(word)
+    bare = word[: len(word) - possessive]
+    if not re.fullmatch(NAME_WORD, bare) or bare.isupper() or fold(bare) in _OPENERS:
+        return None
+    signal, strong = _signal(text, tokens, at, at + 1, bool(possessive))
+    if not signal or not _stands_alone(text, tokens, at, at + 1, bool(possessive)):
+        return None
+    listed = known.near_name(bare)
+    if not listed:
+        return None
+    return Cue("name", bare, Span(start, stop - possessive), True, True, strong, listed)
+
+
 def _unknown_at(
     text: str, tokens: list[tuple[str, tuple[int, int]]], at: int
 ) -> Cue | None:
@@ -232,7 +250,8 @@ def _unknown_at(
     while end < len(tokens) and end - at < 4:
         between = text[tokens[end - 1][1][1] : tokens[end][1][0]]
         following = tokens[end][0]
-        if between not in (" ", ". ") or not re.fullmatch(rf"{NAME_WORD}|{UPPER}", following):
+        initial = len(tokens[end - 1][0]) == 1
+        if between not in ((" ", ". ") if initial else (" ",)) or not re.fullmatch(rf"{NAME_WORD}|{UPPER}", following):
             break
         if not following[:1].isupper():
             break

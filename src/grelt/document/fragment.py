@@ -4,6 +4,8 @@ A line is a paragraph of the text, set as a paper is: first line in, double spac
 
     > words          a block quotation
     # Works Cited    a list heading, centred, on a new page; the lines after it are entries
+    @ words          a line of the heading block
+    = words          the title, centred
     ¶                an empty paragraph
     {spacing=1, left=0} words      a paragraph with settings of its own (points)
     *italics*   [words]{bold, face=Courier}   ⏎ line break   ⇥ tab   ␣ space
@@ -33,8 +35,10 @@ _INLINE = re.compile(
     r"\*(?P<italic>[^*]+)\*|\[(?P<inner>[^\]]*)\]\{(?P<settings>[^}]*)\}|\^\[(?P<note>[^\]]*)\]"
 )
 _DOUBLE = LineSpacing("multiple", 2.0)
+_PREFIXES = {"> ": "quote", "@ ": "block", "= ": "title"}
+FACE = "Tideway Serif"
 _RUN = RunFormat(
-    face="Tideway Serif", size=12.0, bold=False, italic=False, underline=False, capitals=False,
+    face=FACE, size=12.0, bold=False, italic=False, underline=False, capitals=False,
     colour="auto", background="none", raised=False,
 )  # fmt: skip
 _BODY = ParagraphFormat("left", 0.0, 0.0, 36.0, _DOUBLE, 0.0, 0.0, False)
@@ -43,18 +47,24 @@ _KINDS = {
     "quote": replace(_BODY, left=36.0, first_line=0.0),
     "heading": replace(_BODY, alignment="center", first_line=0.0, page_break_before=True),
     "entry": replace(_BODY, left=36.0, first_line=-36.0),
+    "block": replace(_BODY, first_line=0.0),
+    "title": replace(_BODY, alignment="center", first_line=0.0),
 }
 
 
 @dataclass
 class _Builder:
+    base: RunFormat
     paragraphs: list[Paragraph] = field(default_factory=list)
     notes: list[tuple[str, str]] = field(default_factory=list)
 
 
-def parse_fragment(text: str) -> Document:
-    """Read a fragment into a document. Raises `ValueError` for a setting it does not know."""
-    builder = _Builder()
+def parse_fragment(text: str, face: str = FACE) -> Document:
+    """Read a fragment into a document, set in `face` throughout.
+
+    Raises `ValueError` for a setting it does not know.
+    """
+    builder = _Builder(replace(_RUN, face=face))
     in_list = False
     for line in text.strip("\n").splitlines():
         if not line.strip():
@@ -62,8 +72,8 @@ def parse_fragment(text: str) -> Document:
         kind = "entry" if in_list else "body"
         if line.startswith("# "):
             kind, line, in_list = "heading", line[2:], True
-        elif line.startswith("> "):
-            kind, line = "quote", line[2:]
+        elif line[:2] in _PREFIXES:
+            kind, line = _PREFIXES[line[:2]], line[2:]
         _add(builder, "" if line == "¶" else line, _KINDS[kind], None)
     notes = []
     for number, (identity, words) in enumerate(builder.notes, start=1):
@@ -74,7 +84,7 @@ def parse_fragment(text: str) -> Document:
 
 
 def _add(builder: _Builder, line: str, layout: ParagraphFormat, note: str | None) -> None:
-    base = _RUN
+    base = builder.base
     settings = _SETTINGS.match(line)
     if settings is not None:
         line = line[settings.end() :]

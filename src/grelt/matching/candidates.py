@@ -12,6 +12,7 @@ from ..citations import Citation
 from ..entries import Entry, OpeningKind
 from ..text.folding import differs_only_in_accents, fold, letters, without_article, words
 from ..text.names import NameList, PersonName, is_initials
+from ..text.spelling import slip_distance
 from .index import EntryIndex, group_words
 
 
@@ -67,8 +68,10 @@ def candidates(citation: Citation, index: EntryIndex) -> list[Candidate]:
 
 
 def _all(citation: Citation, index: EntryIndex) -> Iterable[Candidate]:
-    if citation.names is not None:
-        yield from _by_names(citation.names, index)
+    named = list(_by_names(citation.names, index)) if citation.names is not None else []
+    yield from named
+    if named and citation.title is not None:
+        return  # whether the title agrees is settled when choosing
     source = citation.source
     if citation.title is not None:
         yield from _by_title(citation.title.text, index, dressed=citation.title.dress != "plain")
@@ -159,14 +162,9 @@ def _count_score(cited: NameList, entry: Entry) -> tuple[float, str]:
 def _by_spelling(cited: PersonName, names: NameList, index: EntryIndex) -> Iterable[Candidate]:
     """Surnames a slip of the fingers away: one letter up to six, two from seven on."""
     key = cited.key
-    if len(key) < 4:
-        return
     for surname, numbers in index.first_surname.items():
-        if surname == key or abs(len(surname) - len(key)) > 2 or len(surname) < 4:
-            continue
-        allowed = 1 if min(len(surname), len(key)) < 7 else 2
-        distance = DamerauLevenshtein.distance(key, surname, score_cutoff=allowed)
-        if distance > allowed:
+        distance = slip_distance(key, surname)
+        if distance is None:
             continue
         score = 0.76 - 0.06 * (distance - 1) - (0.08 if key[0] != surname[0] else 0.0)
         for number in numbers:

@@ -210,8 +210,8 @@ def _with_author_named(
     entry = index.entries[candidate.entry]
     keys = {p.key for p in entry.persons} or {letters(entry.author.text)}
     named = any(
-        (name := natural_name(c.text)) is not None and name.key in keys
-        for c in citation.cues
+        (name := natural_name(c.listed or c.text)) is not None and name.key in keys
+        for c in (*citation.cues, *citation.earlier)
         if c.kind == "name"
     ) or any(letters(c.text) in keys for c in citation.cues if c.kind == "group")
     if not named and before is not None:

@@ -63,7 +63,10 @@ def _tally(paper: Paper) -> Json:
         "sources_cited": paper.sources_cited,
         "entries": len(paper.entries),
         "unlisted": len(paper.unlisted),
-        "uncited": sum(i not in paper.matching.cited_by for i in range(len(paper.entries))),
+        "uncited": sum(
+            i not in paper.matching.cited_by and i not in paper.matching.repeats
+            for i in range(len(paper.entries))
+        ),
         "citations_per_page": per_page,
     }
 

@@ -12,8 +12,8 @@ _LETTER_WIDTH, _LETTER_HEIGHT, _INCH = 612.0, 792.0, 72.0
 # Mean width of a character of English text in ems, and the natural line height in ems,
 # by family of face. Measured on running prose in metric-compatible free faces.
 _WIDTHS = {
-    "times": (0.412, 1.15),
-    "liberation serif": (0.412, 1.15),
+    "times": (0.404, 1.15),
+    "liberation serif": (0.404, 1.15),
     "georgia": (0.465, 1.136),
     "garamond": (0.39, 1.125),
     "cambria": (0.44, 1.172),

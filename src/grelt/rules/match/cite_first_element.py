@@ -4,7 +4,6 @@ A reader looks a citation up in the alphabet of the list. A title, the letters o
 or a second author lead them to a place where the entry is not.
 """
 
-from ...entries import OpeningKind
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...matching import MatchDegree
 from ...matching.candidates import Way
@@ -33,13 +32,11 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     entry = paper.entries[match.entries[0]]
     opening = entry.persons[0].family if entry.persons else entry.author.text
-    if entry.author.kind is OpeningKind.PERSON and len(entry.persons) > 1:
-        others = [p.family for p in entry.persons[1:]]
-        listed = entry.author.names
-        if len(others) > 1 or (listed is not None and listed.et_al):
-            opening = f"{opening} et al."
-        else:
-            opening = f"{opening} and {others[0]}"
+    listed = entry.author.names
+    if listed is not None and (len(listed.names) > 2 or listed.et_al):
+        opening = f"{opening} et al."
+    elif listed is not None and len(listed.names) == 2:
+        opening = f"{opening} and {listed.names[1].family}"
     return (
         Slip(
             template=_WAYS[match.way],

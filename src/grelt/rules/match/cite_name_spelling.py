@@ -18,7 +18,7 @@ def check(paper: Paper, number: int) -> Verdict:
     if match.by_hand or match.carried or len(match.entries) != 1 or not citation.source:
         return NOT_MINE
     if match.degree is MatchDegree.EXACT:
-        return RIGHT
+        return _in_sentence(paper, number)
     if match.way not in (Way.SPELLING, Way.ACCENT):
         return NOT_MINE
     entry = paper.entries[match.entries[0]]
@@ -40,6 +40,29 @@ def check(paper: Paper, number: int) -> Verdict:
             fixable=True,
         ),
     )
+
+
+def _in_sentence(paper: Paper, number: int) -> Verdict:
+    """The work is cited rightly, and its author misspelled in the sentence."""
+    citation = paper.citations[number]
+    entry = paper.entries[paper.matches[number].entries[0]]
+    listed = {p.family for p in entry.persons}
+    said = {c.span for other in paper.citations[:number] for c in other.cues
+            if other.paragraph == citation.paragraph}
+    for cue in citation.cues:
+        if cue.listed in listed and cue.span not in said:
+            return (
+                Slip(
+                    template="slip",
+                    holes=(("cited", cue.text), ("listed", cue.listed)),
+                    place=Place(citation.paragraph, cue.span),
+                    expected=cue.listed,
+                    citation=number,
+                    confidence=0.9,
+                    fixable=True,
+                ),
+            )
+    return RIGHT
 
 
 def _confidence(paper: Paper, number: int, way: Way, cited: str) -> tuple[float, str]:
