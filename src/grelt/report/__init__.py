@@ -6,5 +6,14 @@
 
 from .build import SCHEMA_VERSION, build_report
 from .engine import Finding, Outcome, run_rules
+from .schema import report_components, report_schema
 
-__all__ = ["SCHEMA_VERSION", "Finding", "Outcome", "build_report", "run_rules"]
+__all__ = [
+    "SCHEMA_VERSION",
+    "Finding",
+    "Outcome",
+    "build_report",
+    "report_components",
+    "report_schema",
+    "run_rules",
+]

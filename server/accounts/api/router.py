@@ -1,0 +1,59 @@
+"""Signing in and out."""
+
+from typing import Any
+
+from config.problems import Problem
+from django.contrib.auth import authenticate, login, logout
+from django.http import HttpRequest
+from django.urls import path
+from django.utils.decorators import method_decorator
+from django.views.decorators.csrf import csrf_protect, ensure_csrf_cookie
+from drf_spectacular.utils import extend_schema
+from rest_framework.permissions import AllowAny
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.throttling import BaseThrottle, ScopedRateThrottle
+from rest_framework.views import APIView
+
+from .schemas import SessionSchema, SignInSchema
+
+
+def session_of(request: HttpRequest) -> dict[str, Any]:
+    user = request.user
+    if not user.is_authenticated:
+        return {"person": None}
+    name = user.get_full_name() or user.get_username()
+    return {"person": {"username": user.get_username(), "name": name}}
+
+
+@method_decorator([ensure_csrf_cookie, csrf_protect], name="dispatch")
+class SessionView(APIView):
+    """The session of whoever asks. Signing in is protected against forged requests too."""
+
+    permission_classes = [AllowAny]
+    throttle_scope = "sign-in"
+
+    def get_throttles(self) -> list[BaseThrottle]:
+        return [ScopedRateThrottle()] if self.request.method == "POST" else []
+
+    @extend_schema(responses=SessionSchema, operation_id="session_show")
+    def get(self, request: Request) -> Response:
+        return Response(session_of(request._request))
+
+    @extend_schema(request=SignInSchema, responses=SessionSchema, operation_id="session_begin")
+    def post(self, request: Request) -> Response:
+        form = SignInSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        user = authenticate(request._request, **form.validated_data)
+        if user is None:
+            raise Problem("sign-in-refused", "That name and password do not go together.", 400)
+        login(request._request, user)
+        return Response(session_of(request._request))
+
+    @extend_schema(responses=SessionSchema, operation_id="session_end")
+    def delete(self, request: Request) -> Response:
+        logout(request._request)
+        return Response({"person": None})
+
+
+urlpatterns = [path("session", SessionView.as_view())]

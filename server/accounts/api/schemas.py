@@ -1,0 +1,21 @@
+"""What the session API takes and gives."""
+
+from typing import Any
+
+from rest_framework import serializers
+
+
+class PersonSchema(serializers.Serializer[Any]):
+    username = serializers.CharField()
+    name = serializers.CharField()
+
+
+class SessionSchema(serializers.Serializer[Any]):
+    """Who is signed in; `person` is null when nobody is."""
+
+    person = PersonSchema(allow_null=True)
+
+
+class SignInSchema(serializers.Serializer[Any]):
+    username = serializers.CharField(max_length=150)
+    password = serializers.CharField(max_length=200, trim_whitespace=False)

@@ -1,0 +1,119 @@
+"""Settings. What differs between machines comes from `GRELT_*` variables; the start command sets them."""
+
+from __future__ import annotations
+
+import json
+import os
+from pathlib import Path
+from typing import Any
+
+from grelt.report import report_components
+
+ROOT = Path(__file__).resolve().parents[2]
+VAR = Path(os.environ.get("GRELT_VAR", ROOT / "var"))
+PORT = int(os.environ.get("GRELT_PORT", "8417"))
+
+DEBUG = os.environ.get("GRELT_DEBUG") == "1"
+SECRET_KEY = os.environ.get("GRELT_SECRET_KEY", "only-for-tests-and-commands-that-serve-nobody")
+ALLOWED_HOSTS = ["127.0.0.1", "localhost", "[::1]", *json.loads(os.environ.get("GRELT_HOSTS", "[]"))]
+
+INSTALLED_APPS = [
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.staticfiles",
+    "procrastinate.contrib.django",
+    "rest_framework",
+    "drf_spectacular",
+    "accounts",
+    "courses",
+    "papers",
+    "decisions",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    "config.content_policy.ContentPolicyMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+]
+ROOT_URLCONF = "config.urls"
+WSGI_APPLICATION = "config.wsgi.application"
+
+DATABASES: dict[str, dict[str, Any]] = {
+    "default": {
+        "ENGINE": "django.db.backends.postgresql",
+        "NAME": os.environ.get("GRELT_DB_NAME", "grelt"),
+        "USER": os.environ.get("GRELT_DB_USER", "postgres"),
+        "HOST": "127.0.0.1",
+        "PORT": os.environ.get("GRELT_DB_PORT", "54417"),
+        "OPTIONS": {"pool": True},
+    }
+}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+PASSWORD_HASHERS = ["django.contrib.auth.hashers.Argon2PasswordHasher"]
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": "django.contrib.auth.password_validation.MinimumLengthValidator"},
+    {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+]
+SESSION_COOKIE_SAMESITE = "Lax"
+SESSION_COOKIE_HTTPONLY = True
+CSRF_COOKIE_SAMESITE = "Lax"
+X_FRAME_OPTIONS = "DENY"
+SECURE_REFERRER_POLICY = "same-origin"
+
+LANGUAGE_CODE = "en-us"
+TIME_ZONE = "UTC"
+USE_TZ = True
+
+STATIC_URL = "/static/"
+WEB_DIST = ROOT / "web" / "dist"
+STATICFILES_DIRS = [WEB_DIST] if WEB_DIST.is_dir() else []
+STORAGES = {"staticfiles": {"BACKEND": "django.contrib.staticfiles.storage.StaticFilesStorage"}}
+WHITENOISE_USE_FINDERS = True
+WHITENOISE_AUTOREFRESH = DEBUG
+WHITENOISE_IMMUTABLE_FILE_TEST = r"^/static/assets/.+-[0-9A-Za-z_-]{8}\.[a-z0-9.]+$"
+
+TEMPLATES = [{"BACKEND": "django.template.backends.django.DjangoTemplates", "DIRS": []}]
+
+# A paper may weigh 30 MB (the core says so with a message of its own); the form around it a little.
+DATA_UPLOAD_MAX_MEMORY_SIZE = 2 * 1024 * 1024
+DATA_UPLOAD_MAX_NUMBER_FILES = 50
+FILE_UPLOAD_MAX_MEMORY_SIZE = 4 * 1024 * 1024
+
+REST_FRAMEWORK = {
+    "DEFAULT_AUTHENTICATION_CLASSES": ["rest_framework.authentication.SessionAuthentication"],
+    "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
+    "DEFAULT_RENDERER_CLASSES": ["rest_framework.renderers.JSONRenderer"],
+    "DEFAULT_PARSER_CLASSES": [
+        "rest_framework.parsers.JSONParser",
+        "rest_framework.parsers.MultiPartParser",
+    ],
+    "DEFAULT_SCHEMA_CLASS": "drf_spectacular.openapi.AutoSchema",
+    "EXCEPTION_HANDLER": "config.problems.handle",
+    "DEFAULT_THROTTLE_RATES": {"sign-in": os.environ.get("GRELT_SIGN_IN_RATE", "20/min")},
+    "UNAUTHENTICATED_USER": "django.contrib.auth.models.AnonymousUser",
+}
+SPECTACULAR_SETTINGS = {
+    "TITLE": "Grelt",
+    "VERSION": "1",
+    "SERVE_INCLUDE_SCHEMA": False,
+    "COMPONENT_SPLIT_REQUEST": True,
+    "APPEND_COMPONENTS": {"schemas": report_components()},
+    "ENUM_NAME_OVERRIDES": {
+        "CheckState": "papers.models.Check.State",
+        "Verdict": "decisions.models.Decision.Verdict",
+    },
+    "OAS_VERSION": "3.1.0",
+}
+
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "root": {"handlers": ["console"], "level": os.environ.get("GRELT_LOG_LEVEL", "WARNING")},
+}

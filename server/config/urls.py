@@ -1,0 +1,13 @@
+"""Addresses: the API under `/api/`, everything else is the interface."""
+
+from django.urls import include, path, re_path
+
+from .page import page
+
+urlpatterns = [
+    path("api/", include("accounts.api.router")),
+    path("api/", include("courses.api.router")),
+    path("api/", include("papers.api.router")),
+    path("api/", include("decisions.api.router")),
+    re_path(r"^(?!api/|static/)(?P<path>.*)$", page),
+]

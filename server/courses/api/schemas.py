@@ -1,0 +1,41 @@
+"""What the API of courses takes and gives."""
+
+from typing import Any
+
+from grelt import api as core
+from rest_framework import serializers
+
+from ..models import Assignment, Course
+
+
+class AssignmentSchema(serializers.ModelSerializer[Assignment]):
+    """An assignment; `house_rules` are its house rules in words."""
+
+    paper_count = serializers.IntegerField(read_only=True, default=0)
+    course_name = serializers.CharField(source="course.name", read_only=True)
+    house_rules = serializers.SerializerMethodField()
+
+    class Meta:
+        model = Assignment
+        fields = ["id", "course", "course_name", "title", "guide", "house", "house_rules",
+                  "paper_count"]  # fmt: skip
+        read_only_fields = ["course"]
+        extra_kwargs = {"house": {"required": False}}
+
+    def get_house_rules(self, assignment: Assignment) -> list[str]:
+        return core.house_rules(assignment.house)
+
+
+class CourseSchema(serializers.ModelSerializer[Course]):
+    assignments = AssignmentSchema(many=True, read_only=True)
+
+    class Meta:
+        model = Course
+        fields = ["id", "name", "assignments"]
+
+
+class GuideSchema(serializers.Serializer[Any]):
+    id = serializers.CharField()
+    name = serializers.CharField()
+    manual = serializers.CharField()
+    system = serializers.CharField()

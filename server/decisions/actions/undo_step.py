@@ -1,0 +1,37 @@
+"""Takes back the last step done to a paper."""
+
+from __future__ import annotations
+
+from config.problems import Problem
+from django.db import transaction
+from papers.actions.recheck import recheck_now
+from papers.models import Paper
+
+from ..models import Decision, Step
+from .join_citation import set_join
+
+
+@transaction.atomic
+def undo_step(paper: Paper) -> str:
+    """Undo the newest step and say what it was. Raises `Problem` where there is none."""
+    Paper.objects.select_for_update().get(pk=paper.pk)
+    step = Step.objects.filter(paper=paper).first()
+    if step is None:
+        raise Problem("nothing-to-undo", "There is nothing left to undo.", 409)
+    if step.kind == Step.Kind.DECIDE:
+        for was in step.before:
+            if was["verdict"] is None:
+                Decision.objects.filter(paper=paper, finding_key=was["key"]).delete()
+            else:
+                Decision.objects.update_or_create(
+                    paper=paper,
+                    finding_key=was["key"],
+                    defaults={k: was[k] for k in ("rule", "verdict", "remark")},
+                )
+    else:
+        for was in step.before:
+            set_join(paper, was["citation"], was["entry"])
+        recheck_now(paper)
+    said = step.said
+    step.delete()
+    return said

@@ -1,0 +1,67 @@
+"""Decisions on findings, matches by hand, undo."""
+
+from django.urls import path
+from drf_spectacular.utils import extend_schema
+from papers.queries import paper_for
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from ..actions.decide_findings import decide_findings
+from ..actions.join_citation import join_citation
+from ..actions.undo_step import undo_step
+from ..queries import desk_of
+from .schemas import DecideSchema, DeskSchema, JoinFormSchema
+
+
+class DeskView(APIView):
+    @extend_schema(responses=DeskSchema, operation_id="desk_show")
+    def get(self, request: Request, paper_id: int) -> Response:
+        return Response(DeskSchema(desk_of(paper_for(request.user, paper_id))).data)
+
+
+class DecisionsView(APIView):
+    @extend_schema(request=DecideSchema, responses=DeskSchema, operation_id="desk_decide")
+    def post(self, request: Request, paper_id: int) -> Response:
+        paper = paper_for(request.user, paper_id)
+        form = DecideSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        decide_findings(
+            request.user,
+            paper,
+            keys=form.validated_data["keys"],
+            verdict=form.validated_data["verdict"],
+            remark=form.validated_data.get("remark"),
+        )
+        return Response(DeskSchema(desk_of(paper)).data)
+
+
+class JoinsView(APIView):
+    @extend_schema(request=JoinFormSchema, responses=DeskSchema, operation_id="desk_join")
+    def post(self, request: Request, paper_id: int) -> Response:
+        paper = paper_for(request.user, paper_id)
+        form = JoinFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        join_citation(
+            request.user,
+            paper,
+            citation_key=form.validated_data["citation"],
+            entry_key=form.validated_data["entry"],
+        )
+        return Response(DeskSchema(desk_of(paper)).data)
+
+
+class UndoView(APIView):
+    @extend_schema(request=None, responses=DeskSchema, operation_id="desk_undo")
+    def post(self, request: Request, paper_id: int) -> Response:
+        paper = paper_for(request.user, paper_id)
+        undo_step(paper)
+        return Response(DeskSchema(desk_of(paper)).data)
+
+
+urlpatterns = [
+    path("papers/<int:paper_id>/desk", DeskView.as_view()),
+    path("papers/<int:paper_id>/decisions", DecisionsView.as_view()),
+    path("papers/<int:paper_id>/joins", JoinsView.as_view()),
+    path("papers/<int:paper_id>/undo", UndoView.as_view()),
+]

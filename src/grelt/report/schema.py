@@ -1,0 +1,27 @@
+"""The report's schema, as JSON Schema and as named parts of an API description."""
+
+from __future__ import annotations
+
+import json
+from functools import cache
+from importlib import resources
+from typing import Any
+
+
+@cache
+def _text() -> str:
+    return resources.files(__package__).joinpath("schema.json").read_text(encoding="utf-8")
+
+
+def report_schema() -> dict[str, Any]:
+    """The JSON Schema of a report."""
+    schema: dict[str, Any] = json.loads(_text())
+    return schema
+
+
+def report_components() -> dict[str, Any]:
+    """The schema cut into named parts for an OpenAPI document: `Report`, `ReportEntry` and so on."""
+    schema: dict[str, Any] = json.loads(_text().replace("#/$defs/", "#/components/schemas/Report"))
+    parts = {f"Report{name}": part for name, part in schema.pop("$defs").items()}
+    schema.pop("$schema")
+    return {"Report": schema, **parts}
