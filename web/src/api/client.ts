@@ -1,0 +1,88 @@
+import createClient, { type Middleware } from "openapi-fetch";
+
+import type { components, paths } from "./schema";
+
+export type Schemas = components["schemas"];
+export type Report = Schemas["Report"];
+export type Finding = Schemas["ReportFinding"];
+export type Citation = Schemas["ReportCitation"];
+export type Entry = Schemas["ReportEntry"];
+export type Paragraph = Schemas["ReportParagraph"];
+export type Unlisted = Schemas["ReportUnlisted"];
+export type PaperInfo = Schemas["PaperSchema"];
+export type DeskState = Schemas["DeskSchema"];
+export type Verdict = Schemas["Verdict"];
+
+/** A refusal by the server, in words for the person. */
+export class ApiProblem extends Error {
+  constructor(
+    readonly code: string,
+    message: string,
+    readonly status: number,
+    readonly fields: Record<string, string> = {},
+  ) {
+    super(message);
+  }
+}
+
+function cookie(name: string): string {
+  const found = document.cookie.split("; ").find((part) => part.startsWith(`${name}=`));
+  return found ? decodeURIComponent(found.slice(name.length + 1)) : "";
+}
+
+const guard: Middleware = {
+  onRequest({ request }) {
+    if (!["GET", "HEAD"].includes(request.method)) request.headers.set("X-CSRFToken", cookie("csrftoken"));
+    return request;
+  },
+};
+
+export const client = createClient<paths>({ baseUrl: globalThis.location.origin });
+client.use(guard);
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+/** The data of an answer, or an `ApiProblem` thrown. */
+export async function answered<T>(asked: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>;
+  try {
+    answer = await asked;
+  } catch {
+    throw new ApiProblem("no-answer", "Grelt does not answer. Is it still running?", 0);
+  }
+  if (!answer.response.ok) throw problemOf(answer.error, answer.response.status);
+  return answer.data as T;
+}
+
+export function problemOf(body: unknown, status: number): ApiProblem {
+  const known = (body ?? {}) as { code?: string; message?: string; fields?: Record<string, string> };
+  return new ApiProblem(
+    known.code ?? "failed",
+    known.message ?? `Grelt could not do this (answer ${status}). Nothing was changed.`,
+    status,
+    known.fields,
+  );
+}
+
+/** Send a file; openapi-fetch has no progress or form bodies of its own. */
+export async function sendFile(address: string, file: File): Promise<PaperInfo> {
+  const form = new FormData();
+  form.append("file", file);
+  let response: Response;
+  try {
+    response = await fetch(address, {
+      method: "POST",
+      body: form,
+      headers: { "X-CSRFToken": cookie("csrftoken") },
+    });
+  } catch {
+    throw new ApiProblem("no-answer", `“${file.name}” could not be sent: Grelt does not answer.`, 0);
+  }
+  const body: unknown = await response.json().catch(() => null);
+  if (!response.ok) throw problemOf(body, response.status);
+  return body as PaperInfo;
+}

@@ -1,0 +1,22 @@
+import { createBrowserRouter } from "react-router";
+
+import { CoursesPage } from "../features/courses";
+import { DeskPage } from "../features/desk";
+import { PapersPage } from "../features/papers";
+import { SignInPage } from "../features/sign-in";
+import { Frame } from "./Frame";
+import { LostPage } from "./LostPage";
+
+export const router = createBrowserRouter([
+  { path: "/sign-in", element: <SignInPage /> },
+  {
+    element: <Frame />,
+    errorElement: <LostPage />,
+    children: [
+      { path: "/", element: <CoursesPage /> },
+      { path: "/assignments/:assignmentId", element: <PapersPage /> },
+      { path: "/papers/:paperId", element: <DeskPage /> },
+      { path: "*", element: <LostPage /> },
+    ],
+  },
+]);

@@ -1,0 +1,66 @@
+import Add from "@mui/icons-material/Add";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import LinearProgress from "@mui/material/LinearProgress";
+import Link from "@mui/material/Link";
+import Paper from "@mui/material/Paper";
+import Typography from "@mui/material/Typography";
+import { useState } from "react";
+import { Link as RouterLink } from "react-router";
+
+import { ProblemNote } from "../../shared/ProblemNote";
+import { TopBar } from "../../shared/TopBar";
+import { NewAssignmentDialog, NewCourseDialog } from "./dialogs";
+import { useCourses } from "./useCourses";
+
+export function CoursesPage() {
+  const courses = useCourses();
+  const [making, setMaking] = useState<"course" | number | null>(null);
+  return (
+    <>
+      <TopBar>Courses</TopBar>
+      <Box component="main" sx={{ flex: 1, overflow: "auto", p: 3 }}>
+        <Box sx={{ maxWidth: 880, mx: "auto", display: "grid", gap: 2 }}>
+          {courses.isPending && <LinearProgress aria-label="Loading your courses" />}
+          {courses.isError && <ProblemNote problem={courses.error} retry={() => void courses.refetch()} />}
+          {courses.data?.length === 0 && (
+            <Typography>You have no courses yet. Make one, give it an assignment, and hand papers in.</Typography>
+          )}
+          {courses.data?.map((course) => (
+            <Paper key={course.id} variant="outlined" component="section" sx={{ p: 2.5 }}>
+              <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1 }}>
+                <Typography variant="h1" component="h2" sx={{ flex: 1 }}>
+                  {course.name}
+                </Typography>
+                <Button size="small" startIcon={<Add />} onClick={() => setMaking(course.id)}>
+                  New assignment
+                </Button>
+              </Box>
+              {course.assignments.length === 0 && (
+                <Typography color="text.secondary">No assignments yet.</Typography>
+              )}
+              {course.assignments.map((assignment) => (
+                <Box key={assignment.id} sx={{ display: "flex", gap: 2, py: 0.75, alignItems: "baseline" }}>
+                  <Link component={RouterLink} to={`/assignments/${assignment.id}`} sx={{ fontWeight: 600 }}>
+                    {assignment.title}
+                  </Link>
+                  <Typography color="text.secondary">
+                    {assignment.paper_count} {assignment.paper_count === 1 ? "paper" : "papers"} · {assignment.guide}
+                    {assignment.house_rules.map((rule) => ` · ${rule}`)}
+                  </Typography>
+                </Box>
+              ))}
+            </Paper>
+          ))}
+          <Box>
+            <Button variant="outlined" startIcon={<Add />} onClick={() => setMaking("course")}>
+              New course
+            </Button>
+          </Box>
+        </Box>
+      </Box>
+      {making === "course" && <NewCourseDialog onClose={() => setMaking(null)} />}
+      {typeof making === "number" && <NewAssignmentDialog course={making} onClose={() => setMaking(null)} />}
+    </>
+  );
+}

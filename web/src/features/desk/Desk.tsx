@@ -1,0 +1,191 @@
+import Alert from "@mui/material/Alert";
+import Snackbar from "@mui/material/Snackbar";
+import { useCallback, useMemo, useRef, useState } from "react";
+
+import "./desk.css";
+
+import type { PaperInfo, Verdict } from "../../api/client";
+import { useKeys } from "../../shared/useKeys";
+import { Bench } from "./Bench";
+import { Galley } from "./Galley";
+import { KeyHelp } from "./KeyHelp";
+import { Ledger } from "./Ledger";
+import { decisionsByKey, focusOf, isOpen, roundOf, ROUNDS, type DeskModel } from "./model";
+import { PageRun } from "./PageRun";
+import { Reckoning } from "./Reckoning";
+import { Thread } from "./Thread";
+import { useChoice } from "./useChoice";
+import type { useDesk } from "./useDesk";
+
+interface Props {
+  paper: PaperInfo;
+  model: DeskModel;
+  data: ReturnType<typeof useDesk>;
+  busy: boolean;
+}
+
+export function Desk({ paper, model, data, busy }: Props) {
+  const { choice, place, setPlace, origin, round, choose, setRound } = useChoice();
+  const [seen, setSeen] = useState<[number, number]>([1, 1]);
+  const [joining, setJoining] = useState(false);
+  const [remarking, setRemarking] = useState(false);
+  const [help, setHelp] = useState(false);
+  const frame = useRef<HTMLDivElement>(null);
+  const decisions = useMemo(() => decisionsByKey(data.desk.data), [data.desk.data]);
+  const focus = useMemo(() => focusOf(model, choice, place), [model, choice, place]);
+  const { report } = model;
+
+  const inRound = useMemo(
+    () => report.findings.filter((f) => round === null || roundOf(f) === round),
+    [report.findings, round],
+  );
+  const finding = focus.finding;
+  const step = (by: number) => {
+    if (inRound.length === 0) return;
+    const at = inRound.findIndex((f) => f.key === finding?.key);
+    const next = at < 0 ? (by > 0 ? 0 : inRound.length - 1) : (at + by + inRound.length) % inRound.length;
+    pick(inRound[next]!.key);
+  };
+  const pick = (key: string) => {
+    setJoining(false);
+    setRemarking(false);
+    choose({ kind: "finding", id: key }, "bench");
+  };
+  const decide = (keys: string[], verdict: Verdict, remark?: string) =>
+    data.decide.mutate({ keys, verdict, ...(remark === undefined ? {} : { remark }) });
+  const decideAndGoOn = (verdict: Verdict) => {
+    if (!finding) return;
+    const again = decisions.get(finding.key)?.verdict === verdict;
+    decide([finding.key], again ? "open" : verdict);
+    if (again) return;
+    const at = inRound.findIndex((f) => f.key === finding.key);
+    const later = [...inRound.slice(at + 1), ...inRound.slice(0, at)];
+    const next = later.find((f) => f.key !== finding.key && isOpen(f, decisions));
+    if (next) pick(next.key);
+  };
+  const decideHabit = (verdict: Verdict) => {
+    const group = model.groups.find((g) => g.rule === finding?.rule);
+    if (group) decide(group.findings.map((f) => f.key), verdict);
+  };
+  const places = choice?.kind === "source" ? focus.source?.citations : focus.entry?.cited_by;
+  const nextPlace = (by: number) => {
+    if (!places?.length) return;
+    if (choice?.kind === "entry" || choice?.kind === "source") {
+      setPlace((place + by + places.length) % places.length);
+      return;
+    }
+    const at = places.indexOf(focus.citation?.id ?? "");
+    const next = (Math.max(at, 0) + by + places.length) % places.length;
+    if (focus.entry) choose({ kind: "entry", id: focus.entry.id }, "bench", next);
+  };
+  const roundsShown = ROUNDS.filter((r) => report.findings.some((f) => r.families.includes(f.family)));
+
+  useKeys({
+    ".": () => step(1),
+    ",": () => step(-1),
+    k: () => decideAndGoOn("kept"),
+    w: () => decideAndGoOn("waived"),
+    h: (event) => decideHabit(event.shiftKey ? "waived" : "kept"),
+    j: () => focus.citation && setJoining(true),
+    r: () => finding && setRemarking(true),
+    z: () => data.desk.data?.undo && data.undo.mutate(),
+    n: () => nextPlace(1),
+    p: () => nextPlace(-1),
+    "?": () => setHelp(true),
+    Escape: () => {
+      if (joining || remarking) {
+        setJoining(false);
+        setRemarking(false);
+      } else choose(null, "bench");
+    },
+    ...Object.fromEntries(roundsShown.map((r, i) => [String(i + 1), () => setRound(r.id)])),
+    "0": () => setRound(null),
+  });
+
+  const onSeen = useCallback((first: number, last: number) => {
+    setSeen((old) => (old[0] === first && old[1] === last ? old : [first, last]));
+  }, []);
+  const failure = data.decide.error ?? data.join.error ?? data.undo.error;
+
+  return (
+    <main className="desk" aria-label={`The desk of ${paper.writer || paper.file_name}`}>
+      <Reckoning
+        model={model}
+        decisions={decisions}
+        round={round}
+        rounds={roundsShown}
+        onRound={setRound}
+        onUnlisted={() => {
+          const first = report.unlisted[0];
+          if (first) choose({ kind: "source", id: first.id }, "bench");
+        }}
+        onRule={(rule) => {
+          const first = report.findings.find((f) => f.rule === rule);
+          if (first) pick(first.key);
+        }}
+        onSlips={() => choose(null, "bench")}
+        onFirstCitation={() => {
+          const first = report.citations[0];
+          if (first) choose({ kind: "citation", id: first.id }, "bench");
+        }}
+        busy={busy}
+      />
+      <div className="desk-panes" ref={frame}>
+        <PageRun model={model} seen={seen} round={round} focus={focus} onChoose={choose} />
+        <Galley
+          model={model}
+          focus={focus}
+          origin={origin}
+          round={round}
+          decisions={decisions}
+          onChoose={choose}
+          onSeen={onSeen}
+        />
+        <Ledger
+          model={model}
+          focus={focus}
+          origin={origin}
+          round={round}
+          decisions={decisions}
+          onChoose={choose}
+        />
+        <Thread frame={frame} focus={focus} />
+      </div>
+      <Bench
+        key={finding?.key ?? `${choice?.kind}-${choice?.id}`}
+        model={model}
+        focus={focus}
+        choice={choice}
+        place={place}
+        decisions={decisions}
+        inRound={inRound}
+        joining={joining}
+        remarking={remarking}
+        undo={data.desk.data?.undo ?? null}
+        busy={data.decide.isPending || data.join.isPending || data.undo.isPending}
+        onPick={pick}
+        onStep={step}
+        onDecide={decideAndGoOn}
+        onHabit={decideHabit}
+        onRemark={(remark) => {
+          if (finding) decide([finding.key], decisions.get(finding.key)?.verdict ?? "open", remark);
+          setRemarking(false);
+        }}
+        onJoin={(entry) => {
+          if (focus.citation) data.join.mutate({ citation: focus.citation.key, entry });
+          setJoining(false);
+        }}
+        onJoining={setJoining}
+        onRemarking={setRemarking}
+        onUndo={() => data.undo.mutate()}
+        onPlace={nextPlace}
+        onClose={() => choose(null, "bench")}
+        onHelp={() => setHelp(true)}
+      />
+      <KeyHelp open={help} rounds={roundsShown} onClose={() => setHelp(false)} />
+      <Snackbar open={failure !== null} anchorOrigin={{ vertical: "top", horizontal: "center" }}>
+        <Alert severity="error">{failure?.message} Nothing was changed.</Alert>
+      </Snackbar>
+    </main>
+  );
+}

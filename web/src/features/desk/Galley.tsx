@@ -1,0 +1,293 @@
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, type RefObject } from "react";
+
+import type { Finding, Paragraph } from "../../api/client";
+import { isOpen, roundOf, type Choice, type Decision, type DeskModel, type Focus } from "./model";
+import { segmentsOf, type Segment } from "./segments";
+import type { Origin } from "./useChoice";
+
+interface Props {
+  model: DeskModel;
+  focus: Focus;
+  origin: Origin;
+  round: string | null;
+  decisions: Map<string, Decision>;
+  onChoose: (choice: Choice | null, origin: Origin) => void;
+  onSeen: (first: number, last: number) => void;
+}
+
+/** The paper's text in its roles, its citations marked by the state of their match. */
+export function Galley({ model, focus, origin, round, decisions, onChoose, onSeen }: Props) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const { paragraphs } = model.report;
+  const virtual = useVirtualizer({
+    count: paragraphs.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (index) => 14 + 25 * Math.max(1, Math.ceil((paragraphs[index]?.text.length ?? 0) / 72)),
+    overscan: 6,
+  });
+  const items = virtual.getVirtualItems();
+
+  // Which pages are in view.
+  const first = items.find((i) => i.end > (virtual.scrollOffset ?? 0));
+  const bottom = (virtual.scrollOffset ?? 0) + (scroller.current?.clientHeight ?? 600);
+  const last = [...items].reverse().find((i) => i.start < bottom - 20);
+  const firstPage = first ? (paragraphs[first.index]?.page ?? 1) : 1;
+  const lastPage = last ? (paragraphs[last.index]?.page ?? firstPage) : firstPage;
+  useEffect(() => onSeen(firstPage, Math.max(firstPage, lastPage)), [firstPage, lastPage, onSeen]);
+
+  // Bring what is chosen into view, unless it was chosen here.
+  const citationId = focus.citation?.id;
+  const target = focus.citation?.paragraph ?? focus.paragraph;
+  useEffect(() => {
+    if (target === null || origin === "galley") return;
+    const find = () => {
+      const box = scroller.current;
+      if (!box) return null;
+      return box.querySelector<HTMLElement>(
+        citationId ? `[data-citation="${citationId}"]` : `[data-paragraph="${target}"]`,
+      );
+    };
+    const visible = (element: HTMLElement) => {
+      const box = scroller.current!.getBoundingClientRect();
+      const own = element.getBoundingClientRect();
+      return own.top >= box.top + 8 && own.top + Math.min(own.height, 60) <= box.bottom - 8;
+    };
+    const shown = find();
+    if (shown && visible(shown)) return;
+    virtual.scrollToIndex(target, { align: "center" });
+    let tries = 0;
+    let frame = requestAnimationFrame(function settle() {
+      const element = find();
+      if (element && !visible(element)) element.scrollIntoView({ block: "center" });
+      tries += 1;
+      if ((!element || !visible(element)) && tries < 20) frame = requestAnimationFrame(settle);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [citationId, target, origin, virtual]);
+
+  useEffect(() => {
+    const go = (event: Event) =>
+      virtual.scrollToIndex((event as CustomEvent<number>).detail, { align: "start" });
+    document.addEventListener("grelt:go-to-paragraph", go);
+    return () => document.removeEventListener("grelt:go-to-paragraph", go);
+  }, [virtual]);
+
+  const numberOf = useMemo(
+    () => new Map(model.report.entries.map((e) => [e.id, e.position])),
+    [model.report.entries],
+  );
+  return (
+    <section className="galley" ref={scroller} tabIndex={0} aria-label="The paper">
+      <div className="galley-sheet" style={{ height: virtual.getTotalSize() }}>
+        {items.map((item) => (
+          <div
+            key={item.key}
+            ref={virtual.measureElement}
+            data-index={item.index}
+            className="galley-item"
+            style={{ transform: `translateY(${item.start}px)` }}
+          >
+            <GalleyParagraph
+              paragraph={paragraphs[item.index]!}
+              previousPage={paragraphs[item.index - 1]?.page ?? null}
+              model={model}
+              focus={focus}
+              round={round}
+              decisions={decisions}
+              numberOf={numberOf}
+              onChoose={onChoose}
+            />
+          </div>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+interface ParagraphProps extends Pick<Props, "model" | "focus" | "round" | "decisions" | "onChoose"> {
+  paragraph: Paragraph;
+  previousPage: number | null;
+  numberOf: Map<string, number>;
+}
+
+const GalleyParagraph = memo(function GalleyParagraph(props: ParagraphProps) {
+  const { paragraph, previousPage, model, focus, round, decisions, numberOf, onChoose } = props;
+  const holder = useRef<HTMLDivElement>(null);
+  const findings = model.findingsIn.get(paragraph.index) ?? NONE;
+  const segments = useMemo(
+    () => segmentsOf(paragraph, model.citationsIn.get(paragraph.index) ?? [], findings),
+    [paragraph, model, findings],
+  );
+  useMarksApart(holder, findings);
+  const shown = new Set<string>();
+  const blank = !paragraph.text.trim();
+  const newPage = paragraph.page_starts.length === 0 && previousPage !== null && paragraph.page !== previousPage;
+  const look = [
+    "paragraph",
+    paragraph.role,
+    paragraph.alignment === "center" ? "centred" : "",
+    paragraph.role === "list-entry" && (paragraph.indent.first_line ?? 0) < 0 ? "hanging" : "",
+    focus.paragraph === paragraph.index && !focus.citation ? "chosen" : "",
+  ].join(" ");
+  return (
+    <div ref={holder} className={look} data-paragraph={paragraph.index}>
+      {newPage && paragraph.role !== "note" && <PageMark page={paragraph.page ?? 1} top />}
+      {paragraph.role === "note" && <span className="note-label">Note, p. {paragraph.page}</span>}
+      {blank && (
+        <span className="empty-line">
+          ¶<span className="visually-hidden"> empty line</span>
+        </span>
+      )}
+      {segments.map((segment) => {
+        const starting = segment.findings.filter((f) => !shown.has(f.key));
+        for (const f of starting) shown.add(f.key);
+        return (
+          <Piece
+            key={segment.start}
+            segment={segment}
+            page={pageAt(paragraph, segment)}
+            starting={starting}
+            focus={focus}
+            round={round}
+            decisions={decisions}
+            numberOf={numberOf}
+            onChoose={onChoose}
+          />
+        );
+      })}
+    </div>
+  );
+});
+
+const NONE: Finding[] = [];
+
+function pageAt(paragraph: Paragraph, segment: Segment): number {
+  return (paragraph.page ?? 1) + paragraph.page_starts.filter((s) => s <= segment.start).length;
+}
+
+function PageMark({ page, top = false }: { page: number; top?: boolean }) {
+  return (
+    <span className={top ? "page-mark top" : "page-mark"} aria-label={`page ${page} begins`}>
+      p. {page}
+    </span>
+  );
+}
+
+interface PieceProps extends Pick<Props, "focus" | "round" | "decisions" | "onChoose"> {
+  segment: Segment;
+  page: number;
+  starting: Finding[];
+  numberOf: Map<string, number>;
+}
+
+function Piece({ segment, page, starting, focus, round, decisions, numberOf, onChoose }: PieceProps) {
+  const { citation } = segment;
+  const text = <Characters segment={segment} />;
+  const marks = starting.map((finding) => {
+    const quiet = round !== null && roundOf(finding) !== round;
+    const verdict = decisions.get(finding.key)?.verdict;
+    return (
+      <button
+        key={finding.key}
+        type="button"
+        className={`margin-mark ${finding.severity}${quiet ? " quiet" : ""}${isOpen(finding, decisions) ? "" : ` ${verdict}`}${
+          focus.finding?.key === finding.key ? " on" : ""
+        }`}
+        aria-label={`${finding.label}: ${finding.message}`}
+        onClick={() => onChoose({ kind: "finding", id: finding.key }, "galley")}
+      >
+        {finding.mark}
+      </button>
+    );
+  });
+  const inSlip = segment.findings.some((f) => f.entry !== null && f.start !== f.end && f.end! - f.start! < 400);
+  const slipFocus = focus.finding !== null && segment.findings.some((f) => f.key === focus.finding?.key);
+  if (!citation) {
+    return (
+      <>
+        {segment.pageBefore && <PageMark page={page} />}
+        {marks}
+        {inSlip || slipFocus ? <span className={slipFocus ? "slip on" : "slip"}>{text}</span> : text}
+      </>
+    );
+  }
+  const on = focus.citation?.id === citation.id;
+  const sibling = !on && focus.entry !== null && citation.entries.includes(focus.entry.id);
+  const numbers = citation.entries.map((id) => numberOf.get(id)).filter((n) => n !== undefined);
+  return (
+    <>
+      {segment.pageBefore && <PageMark page={page} />}
+      {marks}
+      <span
+        role="button"
+        tabIndex={segment.main && segment.opens ? 0 : -1}
+        {...(segment.main && segment.opens ? { "data-citation": citation.id } : {})}
+        className={`citation ${citation.match}${on ? " on" : ""}${sibling ? " sibling" : ""}${segment.main ? "" : " page-of"}`}
+        aria-label={`${citation.text}, ${STATE[citation.match]}`}
+        onClick={() => onChoose({ kind: "citation", id: citation.id }, "galley")}
+        onKeyDown={(event) => {
+          if (event.key === "Enter" || event.key === " ") {
+            event.preventDefault();
+            onChoose({ kind: "citation", id: citation.id }, "galley");
+          }
+        }}
+      >
+        {text}
+      </span>
+      {segment.closes && segment.main && numbers.length > 0 && (
+        <sup className={`entry-number ${citation.match}`} aria-hidden>
+          {numbers.join(" ")}
+        </sup>
+      )}
+    </>
+  );
+}
+
+const STATE = {
+  exact: "found in the list",
+  near: "found in the list, with a slip",
+  ambiguous: "fits several entries",
+  none: "nothing found in the list",
+};
+
+/** The characters themselves, with line breaks and tabs made by hand shown. */
+function Characters({ segment }: { segment: Segment }) {
+  const parts = segment.text.split(/([\n\t])/);
+  let content = (
+    <>
+      {parts.map((part, index) =>
+        part === "\n" ? (
+          <span key={index} className="by-hand">
+            ↵<br />
+          </span>
+        ) : part === "\t" ? (
+          <span key={index} className="by-hand tab">
+            →
+          </span>
+        ) : (
+          part
+        ),
+      )}
+    </>
+  );
+  if (segment.italic) content = <i>{content}</i>;
+  if (segment.bold) content = <b>{content}</b>;
+  if (segment.underline) content = <u>{content}</u>;
+  return content;
+}
+
+/** Marks whose lines touch are pushed apart, so that each can be read and pressed. */
+function useMarksApart(holder: RefObject<HTMLDivElement | null>, findings: Finding[]) {
+  useLayoutEffect(() => {
+    const marks = [...(holder.current?.querySelectorAll<HTMLElement>(".margin-mark") ?? [])];
+    let floor = -Infinity;
+    for (const mark of marks) {
+      mark.style.marginTop = "0px";
+      const top = mark.offsetTop;
+      const push = Math.max(0, floor - top);
+      if (push) mark.style.marginTop = `${push}px`;
+      floor = top + push + mark.offsetHeight + 1;
+    }
+  }, [holder, findings]);
+}

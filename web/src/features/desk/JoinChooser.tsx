@@ -1,0 +1,52 @@
+import Autocomplete from "@mui/material/Autocomplete";
+import Button from "@mui/material/Button";
+import TextField from "@mui/material/TextField";
+
+import type { BenchProps } from "./Bench";
+
+interface Target {
+  key: string;
+  label: string;
+}
+
+/** Set right what a citation leads to: another entry, none, or again what Grelt finds. */
+export function JoinChooser({ model, focus, onJoin, onJoining }: BenchProps) {
+  const targets: Target[] = model.report.entries.map((entry) => ({
+    key: entry.key,
+    label: `${entry.position}. ${entry.text.replace(/\s+/g, " ").trim()}`,
+  }));
+  return (
+    <div
+      className="bench-form"
+      onKeyDown={(event) => {
+        if (event.key === "Escape") {
+          event.preventDefault();
+          onJoining(false);
+        }
+      }}
+    >
+      <Autocomplete
+        fullWidth
+        openOnFocus
+        size="small"
+        options={targets}
+        onChange={(_, target) => target && onJoin(target.key)}
+        renderInput={(params) => (
+          <TextField {...params} autoFocus label={`${focus.citation?.text ?? "The citation"} means the entry…`} />
+        )}
+        slotProps={{ popper: { placement: "top-start" } }}
+      />
+      <Button size="small" sx={{ whiteSpace: "nowrap" }} onClick={() => onJoin("")}>
+        No entry
+      </Button>
+      {focus.citation?.by_hand && (
+        <Button size="small" sx={{ whiteSpace: "nowrap" }} onClick={() => onJoin(null)}>
+          As Grelt finds it
+        </Button>
+      )}
+      <Button size="small" sx={{ whiteSpace: "nowrap" }} onClick={() => onJoining(false)}>
+        Leave it
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,250 @@
+import { memo, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+
+import type { Entry, Finding, Unlisted } from "../../api/client";
+import { isOpen, ledgerRows, roundOf, type Choice, type Decision, type DeskModel, type Focus } from "./model";
+import type { Origin } from "./useChoice";
+
+interface Props {
+  model: DeskModel;
+  focus: Focus;
+  origin: Origin;
+  round: string | null;
+  decisions: Map<string, Decision>;
+  onChoose: (choice: Choice | null, origin: Origin, place?: number) => void;
+}
+
+/** The list of sources, always there: each entry with the places that cite it, and a ghost where
+ *  the entry of an unlisted source belongs. */
+export function Ledger({ model, focus, origin, round, decisions, onChoose }: Props) {
+  const [byCiting, setByCiting] = useState(false);
+  const scroller = useRef<HTMLDivElement>(null);
+  const { report } = model;
+  const rows = useMemo(() => ledgerRows(report, byCiting), [report, byCiting]);
+  const rowId = focus.entry?.id ?? focus.source?.id;
+  const citationId = focus.citation?.id;
+
+  // The entry of a chosen citation comes level with it.
+  useEffect(() => {
+    if (!rowId || origin === "ledger") return;
+    const timer = setTimeout(() => level(scroller.current, rowId, citationId), 60);
+    return () => clearTimeout(timer);
+  }, [rowId, citationId, origin, byCiting]);
+
+  const heading = report.list?.heading_text ?? (report.list ? "The list has no heading" : "No list of sources");
+  return (
+    <section className="ledger" aria-label="The list of sources">
+      <header className="ledger-head">
+        <b>
+          {heading}
+          {report.list && <span>, page {report.list.page}</span>}
+        </b>
+        <span className="ledger-order" role="group" aria-label="Order of the ledger">
+          <button type="button" aria-pressed={!byCiting} onClick={() => setByCiting(false)}>
+            as listed
+          </button>
+          <button type="button" aria-pressed={byCiting} onClick={() => setByCiting(true)}>
+            by first citing
+          </button>
+        </span>
+      </header>
+      <div className="ledger-rows" ref={scroller} role="list" tabIndex={0} aria-label="Entries">
+        {rows.length === 0 && <p className="ledger-nothing">The paper lists no sources.</p>}
+        {rows.map((row) =>
+          row.kind === "entry" ? (
+            <EntryRow
+              key={row.entry.id}
+              entry={row.entry}
+              model={model}
+              on={focus.entry?.id === row.entry.id}
+              citation={citationId}
+              finding={focus.finding}
+              round={round}
+              decisions={decisions}
+              onChoose={onChoose}
+            />
+          ) : (
+            <GhostRow
+              key={row.source.id}
+              source={row.source}
+              model={model}
+              on={focus.source?.id === row.source.id}
+              citation={citationId}
+              onChoose={onChoose}
+            />
+          ),
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** Scroll so that the row stands at the height of the citation in the galley, or at least in view. */
+function level(scroller: HTMLElement | null, row: string, citation: string | undefined) {
+  const own = scroller?.querySelector<HTMLElement>(`[data-row="${row}"]`);
+  if (!scroller || !own) return;
+  const box = scroller.getBoundingClientRect();
+  const at = own.getBoundingClientRect();
+  const cited = citation ? document.querySelector(`[data-citation="${citation}"]`)?.getBoundingClientRect() : null;
+  const wanted = cited ? Math.min(Math.max(cited.top - 4, box.top), box.bottom - at.height) : null;
+  const quick = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
+  if (wanted !== null) scroller.scrollBy({ top: at.top - wanted, behavior: quick ? "auto" : "smooth" });
+  else own.scrollIntoView({ block: "nearest", behavior: quick ? "auto" : "smooth" });
+}
+
+interface EntryRowProps extends Pick<Props, "model" | "round" | "decisions" | "onChoose"> {
+  entry: Entry;
+  on: boolean;
+  citation: string | undefined;
+  finding: Finding | null;
+}
+
+const EntryRow = memo(function EntryRow(props: EntryRowProps) {
+  const { entry, model, on, citation, finding, round, decisions, onChoose } = props;
+  const findings = model.findingsOfEntry.get(entry.id) ?? [];
+  const order = findings.find((f) => f.rule.startsWith("list-order"));
+  const uncited = entry.cited_by.length === 0;
+  const slips = findings.filter((f) => f !== order && f.rule !== "entry-uncited");
+  const dim = round !== null && !findings.some((f) => roundOf(f) === round);
+  const choose = () => onChoose({ kind: "entry", id: entry.id }, "ledger");
+  const names = new Map<string, number>();
+  for (const id of entry.cited_by) {
+    const words = model.citations.get(id)?.names.join(" and ") || model.citations.get(id)?.title;
+    if (words && words !== entry.label) names.set(words, (names.get(words) ?? 0) + 1);
+  }
+  return (
+    <div role="listitem" data-row={entry.id} className={`row${on ? " on" : ""}${dim ? " quiet" : ""}`}>
+      <button type="button" className="row-entry" onClick={choose} aria-label={`Entry ${entry.position}: ${entry.text.trim()}`}>
+        <span className="row-number">{entry.position}</span>
+        <span className="row-text">
+          <EntryText entry={entry} model={model} />
+        </span>
+      </button>
+      <div className="row-under">
+        {entry.cited_by.map((id, place) => (
+          <button
+            key={id}
+            type="button"
+            className={`chip${citation === id ? " on" : ""} ${model.citations.get(id)?.match ?? ""}`}
+            aria-label={`Cited on page ${model.citations.get(id)?.page}: ${model.citations.get(id)?.text}`}
+            onClick={() => onChoose({ kind: "entry", id: entry.id }, "ledger", place)}
+          >
+            p. {model.citations.get(id)?.page}
+          </button>
+        ))}
+        {uncited && (
+          <button
+            type="button"
+            className="row-say warn"
+            onClick={() => pick(findings, "entry-uncited", onChoose)}
+          >
+            nothing in the paper cites it
+          </button>
+        )}
+        {order && (
+          <button type="button" className="row-say warn" onClick={() => pick(findings, order.rule, onChoose)}>
+            {entry.expected_position < entry.position ? "↑" : "↓"} {belongs(entry, model)}
+          </button>
+        )}
+        {slips.map((f) => (
+          <button
+            key={f.key}
+            type="button"
+            className={`row-mark ${f.severity}${finding?.key === f.key ? " on" : ""}${isOpen(f, decisions) ? "" : " decided"}`}
+            aria-label={`${f.label}: ${f.message}`}
+            onClick={() => onChoose({ kind: "finding", id: f.key }, "ledger")}
+          >
+            {f.mark}
+          </button>
+        ))}
+        {names.size > 0 && <span className="row-names">cited as {[...names.keys()].slice(0, 3).map((n) => `“${n}”`).join(", ")}</span>}
+      </div>
+    </div>
+  );
+});
+
+function pick(findings: Finding[], rule: string, onChoose: Props["onChoose"]) {
+  const found = findings.find((f) => f.rule === rule);
+  if (found) onChoose({ kind: "finding", id: found.key }, "ledger");
+}
+
+function belongs(entry: Entry, model: DeskModel): string {
+  const after = model.report.entries.find((e) => e.expected_position === entry.expected_position + 1);
+  return after ? `belongs before ${after.position}, ${after.label}` : "belongs at the end";
+}
+
+/** The entry as written, its elements told apart softly, its italics kept. */
+function EntryText({ entry, model }: { entry: Entry; model: DeskModel }) {
+  const pieces: ReactNode[] = [];
+  let base = 0;
+  for (const index of entry.paragraphs) {
+    const paragraph = model.report.paragraphs[index];
+    if (!paragraph) continue;
+    const text = paragraph.text;
+    const cuts = new Set([0, text.length]);
+    for (const e of paragraph.emphasis) cuts.add(e.start).add(e.end);
+    for (const e of entry.elements) {
+      cuts.add(Math.min(text.length, Math.max(0, e.start - base)));
+      cuts.add(Math.min(text.length, Math.max(0, e.end - base)));
+    }
+    const edges = [...cuts].sort((a, b) => a - b);
+    for (let i = 0; i + 1 < edges.length; i += 1) {
+      const [start, end] = [edges[i]!, edges[i + 1]!];
+      const element = entry.elements.find((e) => e.start <= base + start && base + end <= e.end);
+      const italic = paragraph.emphasis.some((e) => e.kind === "italic" && e.start <= start && end <= e.end);
+      const words = text.slice(start, end);
+      pieces.push(
+        <span key={`${index}-${start}`} className={element ? `element ${element.name}` : undefined}>
+          {italic ? <i>{words}</i> : words}
+        </span>,
+      );
+    }
+    base += text.length + 1;
+    pieces.push(" ");
+  }
+  return <>{pieces}</>;
+}
+
+interface GhostRowProps {
+  source: Unlisted;
+  model: DeskModel;
+  on: boolean;
+  citation: string | undefined;
+  onChoose: Props["onChoose"];
+}
+
+const GhostRow = memo(function GhostRow({ source, model, on, citation, onChoose }: GhostRowProps) {
+  const nearest = source.nearest ? model.entries.get(source.nearest) : null;
+  return (
+    <div role="listitem" data-row={source.id} className={`row ghost${on ? " on" : ""}`}>
+      <button
+        type="button"
+        className="row-entry"
+        onClick={() => onChoose({ kind: "source", id: source.id }, "ledger")}
+        aria-label={`${source.label}: cited, and not listed`}
+      >
+        <span className="row-number">?</span>
+        <span className="row-text">
+          <b>{source.label}</b> … cited, and nothing here begins with it
+        </span>
+      </button>
+      <div className="row-under">
+        {source.citations.map((id, place) => (
+          <button
+            key={id}
+            type="button"
+            className={`chip none${citation === id ? " on" : ""}`}
+            aria-label={`Cited on page ${model.citations.get(id)?.page}: ${model.citations.get(id)?.text}`}
+            onClick={() => onChoose({ kind: "source", id: source.id }, "ledger", place)}
+          >
+            p. {model.citations.get(id)?.page}
+          </button>
+        ))}
+        {nearest && (
+          <span className="row-names">
+            nearest: {nearest.label} ({nearest.position})
+          </span>
+        )}
+      </div>
+    </div>
+  );
+});

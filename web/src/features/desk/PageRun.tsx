@@ -1,0 +1,55 @@
+import { useMemo } from "react";
+
+import { pageBars, type Choice, type DeskModel, type Focus } from "./model";
+import type { Origin } from "./useChoice";
+
+interface Props {
+  model: DeskModel;
+  seen: [number, number];
+  round: string | null;
+  focus: Focus;
+  onChoose: (choice: Choice | null, origin: Origin) => void;
+}
+
+const WORDS = { text: "", dry: ", no citation", list: ", the list" };
+
+/** Every page as a short bar with its citations as ticks: how they are spread, at a glance. */
+export function PageRun({ model, seen, focus, onChoose }: Props) {
+  const bars = useMemo(() => pageBars(model.report), [model.report]);
+  const height = Math.max(20, Math.min(66, Math.floor(430 / Math.max(1, bars.length)) - 7));
+  const go = (paragraph: number) =>
+    document.dispatchEvent(new CustomEvent("grelt:go-to-paragraph", { detail: paragraph }));
+  return (
+    <nav className="page-run" aria-label="Pages">
+      {bars.map((bar) => {
+        const inView = seen[0] <= bar.page && bar.page <= seen[1];
+        const count = bar.ticks.length;
+        return (
+          <div key={bar.page} className={`page-bar ${bar.kind}${inView ? " seen" : ""}`} style={{ height }}>
+            <button
+              type="button"
+              className="page-bar-go"
+              aria-label={`Page ${bar.page}${WORDS[bar.kind]}${count ? `, ${count} citations` : ""}`}
+              aria-current={inView ? "location" : undefined}
+              onClick={() => go(bar.paragraph)}
+            >
+              <span className="page-number">{bar.page}</span>
+            </button>
+            {bar.ticks.map((tick) => (
+              <button
+                key={tick.citation.id}
+                type="button"
+                tabIndex={-1}
+                aria-label={`${tick.citation.text}, page ${bar.page}`}
+                className={`tick ${tick.citation.match}${focus.citation?.id === tick.citation.id ? " on" : ""}`}
+                style={{ top: `${tick.at * 100}%` }}
+                onClick={() => onChoose({ kind: "citation", id: tick.citation.id }, "bench")}
+              />
+            ))}
+          </div>
+        );
+      })}
+    </nav>
+  );
+}
+

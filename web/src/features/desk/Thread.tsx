@@ -1,0 +1,72 @@
+import { useEffect, useRef, useState, type RefObject } from "react";
+
+import type { Focus } from "./model";
+
+interface Line {
+  x1: number;
+  y1: number;
+  x2: number;
+  y2: number;
+}
+
+interface Props {
+  frame: RefObject<HTMLDivElement | null>;
+  focus: Focus;
+}
+
+/** The drawn line from the chosen citation to its entry, across the gutter. */
+export function Thread({ frame, focus }: Props) {
+  const [line, setLine] = useState<Line | null>(null);
+  const citation = focus.citation?.id;
+  const row = focus.entry?.id ?? focus.source?.id;
+  const last = useRef("");
+  useEffect(() => {
+    let handle = 0;
+    const measure = () => {
+      const next = citation && row && frame.current ? between(frame.current, citation, row) : null;
+      const key = next ? `${next.x1} ${next.y1} ${next.x2} ${next.y2}` : "";
+      if (key !== last.current) {
+        last.current = key;
+        setLine(next);
+      }
+      handle = requestAnimationFrame(measure);
+    };
+    handle = requestAnimationFrame(measure);
+    return () => cancelAnimationFrame(handle);
+  }, [citation, row, frame]);
+  if (!line) return null;
+  const bend = Math.max(40, (line.x2 - line.x1) / 2);
+  const path = `M${line.x1} ${line.y1} C${line.x1 + bend} ${line.y1} ${line.x2 - bend} ${line.y2} ${line.x2} ${line.y2}`;
+  return (
+    <svg className={`thread${focus.source ? " ghost" : ""}`} aria-hidden>
+      <path d={path} />
+      <circle cx={line.x1} cy={line.y1} r="4" />
+      <circle cx={line.x2} cy={line.y2} r="4" />
+    </svg>
+  );
+}
+
+/** From the end of the citation's last line to the side of its row; null where either is out of sight. */
+function between(frame: HTMLElement, citation: string, row: string): Line | null {
+  const cited = frame.querySelector(`[data-citation="${citation}"]`);
+  const listed = frame.querySelector(`[data-row="${row}"]`);
+  const galley = frame.querySelector(".galley");
+  const ledger = frame.querySelector(".ledger-rows");
+  if (!cited || !listed || !galley || !ledger) return null;
+  const own = frame.getBoundingClientRect();
+  const rects = cited.getClientRects();
+  const from = rects[rects.length - 1];
+  const to = listed.getBoundingClientRect();
+  if (!from) return null;
+  const g = galley.getBoundingClientRect();
+  const l = ledger.getBoundingClientRect();
+  const y1 = from.top + from.height / 2;
+  const y2 = to.top + 16;
+  if (y1 < g.top || y1 > g.bottom || y2 < l.top - 4 || y2 > l.bottom) return null;
+  return {
+    x1: Math.round(from.right - own.left + 2),
+    y1: Math.round(y1 - own.top),
+    x2: Math.round(to.left - own.left),
+    y2: Math.round(y2 - own.top),
+  };
+}

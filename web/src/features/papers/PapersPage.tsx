@@ -1,0 +1,155 @@
+import UploadFileOutlined from "@mui/icons-material/UploadFileOutlined";
+import Alert from "@mui/material/Alert";
+import Box from "@mui/material/Box";
+import Button from "@mui/material/Button";
+import LinearProgress from "@mui/material/LinearProgress";
+import Snackbar from "@mui/material/Snackbar";
+import Typography from "@mui/material/Typography";
+import { useRef, useState, type DragEvent } from "react";
+import { useParams } from "react-router";
+
+import type { PaperInfo } from "../../api/client";
+import { ProblemNote } from "../../shared/ProblemNote";
+import { TopBar } from "../../shared/TopBar";
+import { useKeys } from "../../shared/useKeys";
+import { PapersTable } from "./PapersTable";
+import { useAssignment, useHandIn, usePaperActions, usePapers } from "./usePapers";
+
+export function PapersPage() {
+  const { assignmentId } = useParams();
+  const id = Number(assignmentId);
+  const assignment = useAssignment(id);
+  const papers = usePapers(id);
+  const { sending, handIn, dismiss } = useHandIn(id);
+  const actions = usePaperActions(id);
+  const [dragging, setDragging] = useState(false);
+  const [removed, setRemoved] = useState<PaperInfo | null>(null);
+  const chooser = useRef<HTMLInputElement>(null);
+  useKeys({ u: () => chooser.current?.click() });
+
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    setDragging(false);
+    const files = [...event.dataTransfer.files];
+    if (files.length) void handIn(files);
+  };
+  const remove = (paper: PaperInfo) => actions.remove.mutate(paper.id, { onSuccess: () => setRemoved(paper) });
+  const refused = sending.filter((s) => s.state === "refused");
+  const underway = sending.filter((s) => s.state !== "refused");
+  const failure = actions.remove.error ?? actions.restore.error ?? actions.check.error ?? actions.newDraft.error;
+
+  return (
+    <Box
+      sx={{ flex: 1, minHeight: 0, display: "flex", flexDirection: "column", position: "relative" }}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setDragging(true);
+      }}
+      onDragLeave={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget as Node | null)) setDragging(false);
+      }}
+      onDrop={drop}
+    >
+      <TopBar>
+        <Typography noWrap>
+          {assignment.data?.course_name} · <b>{assignment.data?.title}</b>
+        </Typography>
+      </TopBar>
+      <Box component="main" sx={{ flex: 1, overflow: "auto", p: 3 }}>
+        {assignment.isError && <ProblemNote problem={assignment.error} />}
+        <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 2 }}>
+          <Box sx={{ flex: 1 }}>
+            <Typography variant="h1">{assignment.data?.title ?? "…"}</Typography>
+            <Typography color="text.secondary">
+              {assignment.data && `${assignment.data.guide}. ${assignment.data.house_rules.join(" ") || "No house rules."}`}
+            </Typography>
+          </Box>
+          <Typography color="text.secondary">Drop .docx files anywhere here, or</Typography>
+          <Button variant="contained" startIcon={<UploadFileOutlined />} onClick={() => chooser.current?.click()}>
+            Hand in papers
+          </Button>
+          <input
+            ref={chooser}
+            type="file"
+            accept=".docx"
+            multiple
+            hidden
+            aria-label="Papers to hand in"
+            onChange={(event) => {
+              const files = [...(event.target.files ?? [])];
+              event.target.value = "";
+              if (files.length) void handIn(files);
+            }}
+          />
+        </Box>
+        {failure && <Alert severity="error" sx={{ mb: 2 }}>{failure.message}</Alert>}
+        {underway.length > 0 && (
+          <Box sx={{ mb: 2 }} role="status">
+            <Typography color="text.secondary" gutterBottom>
+              Sending {underway.find((s) => s.state === "sending")?.name ?? underway[0]?.name}
+              {underway.length > 1 && `, ${underway.length - 1} to follow`}
+            </Typography>
+            <LinearProgress aria-label="Sending" />
+          </Box>
+        )}
+        {refused.map((s) => (
+          <Alert key={s.name} severity="error" sx={{ mb: 1 }} onClose={dismiss}>
+            <b>{s.name}</b> was not taken in. {s.message}
+          </Alert>
+        ))}
+        {papers.isPending && <LinearProgress aria-label="Loading the papers" />}
+        {papers.isError && <ProblemNote problem={papers.error} retry={() => void papers.refetch()} />}
+        {papers.data?.length === 0 && (
+          <Typography sx={{ p: 6, textAlign: "center" }} color="text.secondary">
+            No papers yet. Drop them here as .docx files; each is checked as it comes in.
+          </Typography>
+        )}
+        {papers.data && papers.data.length > 0 && (
+          <PapersTable
+            papers={papers.data}
+            onRemove={remove}
+            onCheck={(paper) => actions.check.mutate(paper.id)}
+            onNewDraft={(paper, file) => actions.newDraft.mutate({ id: paper.id, file })}
+          />
+        )}
+      </Box>
+      {dragging && (
+        <Box
+          sx={{
+            position: "absolute",
+            inset: 12,
+            border: "3px dashed",
+            borderColor: "primary.main",
+            bgcolor: "paper.tint",
+            opacity: 0.94,
+            display: "grid",
+            placeItems: "center",
+            pointerEvents: "none",
+            fontSize: "1.3rem",
+            zIndex: 10,
+          }}
+        >
+          Let go to hand in
+        </Box>
+      )}
+      <Snackbar
+        open={removed !== null}
+        autoHideDuration={12_000}
+        onClose={() => setRemoved(null)}
+        message={`${removed?.writer || removed?.file_name} was taken off the list.`}
+        action={
+          <Button
+            color="inherit"
+            size="small"
+            onClick={() => {
+              if (removed) actions.restore.mutate(removed.id);
+              setRemoved(null);
+            }}
+          >
+            Undo
+          </Button>
+        }
+      />
+    </Box>
+  );
+}

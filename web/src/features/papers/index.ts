@@ -1,0 +1,1 @@
+export { PapersPage } from "./PapersPage";

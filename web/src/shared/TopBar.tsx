@@ -1,0 +1,65 @@
+import DarkModeOutlined from "@mui/icons-material/DarkModeOutlined";
+import LightModeOutlined from "@mui/icons-material/LightModeOutlined";
+import Logout from "@mui/icons-material/Logout";
+import Box from "@mui/material/Box";
+import IconButton from "@mui/material/IconButton";
+import { useColorScheme } from "@mui/material/styles";
+import Tooltip from "@mui/material/Tooltip";
+import type { ReactNode } from "react";
+import { Link } from "react-router";
+
+import { useSession, useSignOut } from "../api/session";
+
+interface Props {
+  children?: ReactNode;
+  end?: ReactNode;
+}
+
+/** The dark line at the top: where one is, and what is always at hand. */
+export function TopBar({ children, end }: Props) {
+  const { mode, systemMode, setMode } = useColorScheme();
+  const dark = (mode === "system" ? systemMode : mode) === "dark";
+  const session = useSession();
+  const signOut = useSignOut();
+  const person = session.data?.person;
+  return (
+    <Box
+      component="header"
+      sx={{
+        display: "flex",
+        alignItems: "center",
+        gap: 1.5,
+        minHeight: 42,
+        px: 2,
+        bgcolor: "paper.bar",
+        color: "paper.onBar",
+        "@media print": { display: "none" },
+        "& a": { color: "inherit" },
+        "& a:focus-visible, & button:focus-visible": { outline: "2px solid currentColor", outlineOffset: 2 },
+      }}
+    >
+      <Box component={Link} to="/" sx={{ fontWeight: 700, textDecoration: "none", letterSpacing: 0.3 }}>
+        Grelt
+      </Box>
+      <Box sx={{ flex: 1, minWidth: 0, display: "flex", alignItems: "center", gap: 1.5 }}>{children}</Box>
+      {end}
+      <Tooltip title={dark ? "Light" : "Dark"}>
+        <IconButton
+          color="inherit"
+          size="small"
+          aria-label={dark ? "Switch to light" : "Switch to dark"}
+          onClick={() => setMode(dark ? "light" : "dark")}
+        >
+          {dark ? <LightModeOutlined fontSize="small" /> : <DarkModeOutlined fontSize="small" />}
+        </IconButton>
+      </Tooltip>
+      {person && (
+        <Tooltip title={`Sign out (${person.name})`}>
+          <IconButton color="inherit" size="small" aria-label="Sign out" onClick={() => signOut.mutate()}>
+            <Logout fontSize="small" />
+          </IconButton>
+        </Tooltip>
+      )}
+    </Box>
+  );
+}
