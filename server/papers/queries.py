@@ -24,7 +24,9 @@ def _with_current(papers: QuerySet[Paper]) -> QuerySet[Paper]:
 
 def papers_of(assignment: Assignment) -> QuerySet[Paper]:
     """The papers of an assignment already checked to be the asker's."""
-    return _with_current(assignment.papers.filter(removed_at__isnull=True))
+    return _with_current(
+        assignment.papers.filter(removed_at__isnull=True).select_related("assignment__course")
+    )
 
 
 def paper_for(user: User, paper_id: int, *, removed: bool = False) -> Paper:

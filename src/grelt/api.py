@@ -36,6 +36,7 @@ __all__ = [
     "analyse_paper",
     "check",
     "explain",
+    "guide_name",
     "guides",
     "house_rules",
     "rule_ids",
@@ -125,6 +126,11 @@ def guides() -> list[dict[str, str]]:
         {"id": g.id, "name": g.name, "manual": g.manual, "system": g.system}
         for g in map(load_guide, available_guides())
     ]
+
+
+def guide_name(identity: str) -> str:
+    """What a guide is called; its id, where it is not among ours any more."""
+    return load_guide(identity).name if identity in available_guides() else identity
 
 
 def house_rules(house: str | Mapping[str, object] | None) -> list[str]:

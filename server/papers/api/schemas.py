@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from drf_spectacular.utils import extend_schema_field
+from grelt import api as core
 from rest_framework import serializers
 
 from ..models import Check, Paper
@@ -27,7 +28,7 @@ class PaperSchema(serializers.ModelSerializer[Paper]):
 
     assignment_title = serializers.CharField(source="assignment.title", read_only=True)
     course_name = serializers.CharField(source="assignment.course.name", read_only=True)
-    guide = serializers.CharField(source="assignment.guide", read_only=True)
+    guide_name = serializers.SerializerMethodField()
     draft = serializers.SerializerMethodField()
     file_name = serializers.SerializerMethodField()
     check_state = serializers.SerializerMethodField()
@@ -36,9 +37,12 @@ class PaperSchema(serializers.ModelSerializer[Paper]):
 
     class Meta:
         model = Paper
-        fields = ["id", "assignment", "assignment_title", "course_name", "guide", "writer",
+        fields = ["id", "assignment", "assignment_title", "course_name", "guide_name", "writer",
                   "title", "draft", "file_name", "check_state", "kept", "waived"]  # fmt: skip
         read_only_fields = fields
+
+    def get_guide_name(self, paper: Paper) -> str:
+        return core.guide_name(paper.assignment.guide)
 
     def get_draft(self, paper: Paper) -> int:
         draft = current_draft(paper)

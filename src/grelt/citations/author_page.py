@@ -31,6 +31,7 @@ _NUMBER_WORD = re.compile(
     re.I,
 )
 _YEARS = re.compile(r"(?:1[5-9]|20)\d\d(?:\s?[-–—]\s?(?:\d{2}|(?:1[5-9]|20)\d\d)?)?")
+_TURN = re.compile(r";|\b(?:but|while|whereas|although|though|yet|and)\b", re.I)
 _CERTAIN, _LIKELY, _DOUBTFUL = 0.95, 0.85, 0.55
 
 
@@ -327,8 +328,9 @@ def _nearest_group(text: str, cues: tuple[Cue, ...]) -> tuple[Cue, ...]:
         pool = strong
     if not pool:
         return ()
-    group = [pool[-1]]
-    for cue in reversed(pool[:-1]):
+    chosen = _speaker(text, pool)
+    group = [pool[chosen]]
+    for cue in reversed(pool[:chosen]):
         between = text[cue.span.end : group[0].span.start]
         joined = re.fullmatch(r",?\s+(?:and|&)\s+|,\s+", between) is not None
         # `Okonjo’s *Salt*`, `in *Salt*, Okonjo`: author and title point at one entry.
@@ -337,6 +339,19 @@ def _nearest_group(text: str, cues: tuple[Cue, ...]) -> tuple[Cue, ...]:
             break
         group.insert(0, cue)
     return tuple(group)
+
+
+def _speaker(text: str, pool: tuple[Cue, ...]) -> int:
+    """The nearest source, or the one that speaks before it with no turn in between:
+    `Prynne, in a review of Aske’s article, warns that …` is Prynne."""
+    nearest = len(pool) - 1
+    if pool[nearest].subject or pool[nearest].kind == "title":
+        return nearest
+    for number in range(nearest - 1, -1, -1):
+        between = text[pool[number].span.end : pool[nearest].span.start]
+        if pool[number].subject:
+            return nearest if _TURN.search(between) else number
+    return nearest
 
 
 def _covering(cues: tuple[Cue, ...]) -> Span | None:

@@ -24,7 +24,8 @@ class Cue:
     `known` says that a name or title looked out for was met; otherwise only the
     sentence's shape (`Pellow argues`) makes it one. `signal` says that the sentence
     presents it as a source, `strong` that it does so in scholars' verbs. `listed` is the
-    listed surname that a name met here is a slip of spelling away from.
+    listed surname that a name met here is a slip of spelling away from. `subject` says that
+    the sentence lets the name speak (`Okonjo, in her book, notes`).
     """
 
     kind: str
@@ -34,6 +35,7 @@ class Cue:
     signal: bool = False
     strong: bool = False
     listed: str = ""
+    subject: bool = False
 
 
 @dataclass(frozen=True, slots=True)

@@ -39,6 +39,9 @@ _REPORTING = _SCHOLARLY | frozenset(
 )
 _BEFORE = re.compile(r"(?:\b[Aa]ccording\s+to|\b[Aa]s|\b[Bb]y|\bfor|\bFor|\b[Ff]rom|\b[Ii]n|\b[Ww]ith)\s+$")
 _ACCORDING = re.compile(r"\b[Aa]ccording\s+to\s+(?:the\s+)?$")
+_ET_AL = re.compile(
+    r"\s+(?:et\.?\s+al\.?(?!\w)|and\s+(?:(?:her|his|their)\s+)?(?:others|colleagues|co-?authors))", re.I
+)
 _OPENERS = frozenset(
     """as while although though when where whereas because since if for but and yet so or nor
     in on at by from with without after before until unless like unlike here there then thus
@@ -117,8 +120,13 @@ def _known_at(
                 continue
         span = Span(tokens[begin][1][0], span_end)
         signal, strong = _signal(text, tokens, begin, end, bool(possessive))
+        if phrase.kind == "name" and not possessive and (more := _ET_AL.match(text, span.end)):
+            span = Span(span.start, more.end())
+            end = next((i for i in range(end, len(tokens)) if tokens[i][1][0] >= span.end), len(tokens))
+        begins = re.search(r"(?:^|[.?!][”\"’)]*)\s*$", text[max(0, span.start - 6) : span.start])
+        speaks = begins is not None if possessive else _speaks(text, tokens, end)
         return end, Cue(
-            phrase.kind, span.of(text), span, True, signal or begin < at, strong
+            phrase.kind, span.of(text), span, True, signal or begin < at, strong, subject=speaks
         )
     return at + 1, None
 
@@ -215,6 +223,25 @@ def _signal(
         return True, False
     last = tokens[begin - 1][0] if begin else ""
     return fold(last) in _REPORTING, False
+
+
+def _speaks(text: str, tokens: list[tuple[str, tuple[int, int]]], end: int) -> bool:
+    """A reporting verb follows the name, at once or after an aside between commas."""
+    for word, (at, _) in tokens[end : end + 3]:
+        if any(mark in text[tokens[end - 1][1][1] : at] for mark in ",.;:?!()"):
+            break
+        if fold(word) in _REPORTING:
+            return True
+    stop = tokens[end - 1][1][1]
+    if text[stop : stop + 1] != ",":
+        return False
+    for position in range(end, min(end + 16, len(tokens) - 1)):
+        after = tokens[position][1][1]
+        if text[after : after + 1] in ".;:?!(":
+            return False
+        if text[after : after + 1] == ",":
+            return fold(tokens[position + 1][0]) in _REPORTING
+    return False
 
 
 def _misspelled_at(

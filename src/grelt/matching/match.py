@@ -193,6 +193,15 @@ def _by_cue(cue: Cue, citation: Citation, index: EntryIndex) -> list[Candidate]:
     found = candidates(stand_in, index)
     if cue.kind != "title":
         return found
+    cited = without_article(words(cue.text))
+    whole = {
+        c.entry
+        for c in found
+        if without_article(index.entries[c.entry].title_words) == cited
+    }
+    if whole:
+        # The very title beats one that only begins with the same words.
+        found = [c for c in found if c.entry in whole]
     return [
         replace(c, way=Way.TITLE_IN_SENTENCE, score=0.9, reason="its title is named in the sentence")
         if c.way is Way.TITLE_FOR_AUTHOR

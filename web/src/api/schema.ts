@@ -291,6 +291,7 @@ export interface components {
             readonly course_name: string;
             title: string;
             guide: string;
+            readonly guide_name: string;
             house?: unknown;
             readonly house_rules: string[];
             /** @default 0 */
@@ -386,7 +387,7 @@ export interface components {
             readonly assignment: number;
             readonly assignment_title: string;
             readonly course_name: string;
-            readonly guide: string;
+            readonly guide_name: string;
             readonly writer: string;
             readonly title: string;
             readonly draft: number;

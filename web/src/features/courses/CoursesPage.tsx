@@ -45,7 +45,7 @@ export function CoursesPage() {
                     {assignment.title}
                   </Link>
                   <Typography color="text.secondary">
-                    {assignment.paper_count} {assignment.paper_count === 1 ? "paper" : "papers"} · {assignment.guide}
+                    {assignment.paper_count} {assignment.paper_count === 1 ? "paper" : "papers"} · {assignment.guide_name}
                     {assignment.house_rules.map((rule) => ` · ${rule}`)}
                   </Typography>
                 </Box>

@@ -39,7 +39,7 @@ export function Bench(props: BenchProps) {
   const { focus, choice } = props;
   if (!choice || (!focus.finding && !focus.citation && !focus.entry && !focus.source)) {
     return (
-      <section className="bench" aria-label="Bench">
+      <section className="bench overview" aria-label="Bench">
         <SlipList {...props} />
       </section>
     );

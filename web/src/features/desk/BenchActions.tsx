@@ -16,17 +16,17 @@ export function BenchActions(props: BenchProps) {
         <>
           <Act words={verdict === "kept" ? "Kept" : "Keep"} hint="K" on={verdict === "kept"} press={() => props.onDecide("kept")} busy={busy} main />
           <Act words={verdict === "waived" ? "Waived" : "Waive"} hint="W" on={verdict === "waived"} press={() => props.onDecide("waived")} busy={busy} />
+          <Act words="Remark…" hint="R" press={() => props.onRemarking(true)} />
           {group && group.broken > 1 && (
             <Act words={`Keep all ${group.broken} alike`} hint="H" press={() => props.onHabit("kept")} busy={busy} wide />
           )}
-          <Act words="Remark…" hint="R" press={() => props.onRemarking(true)} />
         </>
       )}
       {citation && (
         <Act words="Join to…" hint="J" press={() => props.onJoining(true)} />
       )}
       {places > 1 && <Act words="Next place" hint="N" press={() => props.onPlace(1)} />}
-      {undo && <Act words="Undo" hint="Z" press={props.onUndo} busy={busy} title={undo} />}
+      {undo && <Act words="Undo" hint="Z" press={props.onUndo} busy={busy} title={`Undo: ${undo}`} />}
       <div className="bench-step">
         <button type="button" onClick={() => props.onStep(-1)} aria-label="Previous slip" disabled={inRound.length === 0}>
           <kbd>,</kbd>

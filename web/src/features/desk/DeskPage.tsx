@@ -71,7 +71,7 @@ export function DeskPage() {
             <Typography noWrap sx={{ opacity: 0.85, minWidth: 0 }}>
               {paper.title && `“${paper.title}” · `}
               {paper.draft > 1 && `draft ${paper.draft} · `}
-              {paper.guide}
+              {paper.guide_name}
               {data.report.data?.inputs.house?.length ? " with house rules" : ""}
             </Typography>
           </>

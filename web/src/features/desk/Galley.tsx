@@ -1,7 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, type RefObject } from "react";
 
-import type { Finding, Paragraph } from "../../api/client";
+import type { Citation, Finding, Paragraph } from "../../api/client";
 import { isOpen, roundOf, type Choice, type Decision, type DeskModel, type Focus } from "./model";
 import { segmentsOf, type Segment } from "./segments";
 import type { Origin } from "./useChoice";
@@ -235,13 +235,19 @@ function Piece({ segment, page, starting, focus, round, decisions, numberOf, onC
       >
         {text}
       </span>
-      {segment.closes && segment.main && numbers.length > 0 && (
+      {segment.closes && segment.main === !hasPageApart(citation) && numbers.length > 0 && (
         <sup className={`entry-number ${citation.match}`} aria-hidden>
           {numbers.join(" ")}
         </sup>
       )}
     </>
   );
+}
+
+/** The entry's number stands at the end of the citation: after the page, where that is apart. */
+function hasPageApart(citation: Citation): boolean {
+  const page = citation.parenthesis;
+  return page !== undefined && page.start >= citation.end;
 }
 
 const STATE = {

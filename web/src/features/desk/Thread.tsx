@@ -2,8 +2,10 @@ import { useEffect, useRef, useState, type RefObject } from "react";
 
 import type { Focus } from "./model";
 
+/** Along under the citation's line to `xm`, the edge of the text, then across the gutter. */
 interface Line {
   x1: number;
+  xm: number;
   y1: number;
   x2: number;
   y2: number;
@@ -24,7 +26,7 @@ export function Thread({ frame, focus }: Props) {
     let handle = 0;
     const measure = () => {
       const next = citation && row && frame.current ? between(frame.current, citation, row) : null;
-      const key = next ? `${next.x1} ${next.y1} ${next.x2} ${next.y2}` : "";
+      const key = next ? `${next.x1} ${next.xm} ${next.y1} ${next.x2} ${next.y2}` : "";
       if (key !== last.current) {
         last.current = key;
         setLine(next);
@@ -35,12 +37,11 @@ export function Thread({ frame, focus }: Props) {
     return () => cancelAnimationFrame(handle);
   }, [citation, row, frame]);
   if (!line) return null;
-  const bend = Math.max(40, (line.x2 - line.x1) / 2);
-  const path = `M${line.x1} ${line.y1} C${line.x1 + bend} ${line.y1} ${line.x2 - bend} ${line.y2} ${line.x2} ${line.y2}`;
+  const bend = (line.x2 - line.xm) / 2;
+  const path = `M${line.x1} ${line.y1} H${line.xm} C${line.xm + bend} ${line.y1} ${line.x2 - bend} ${line.y2} ${line.x2} ${line.y2}`;
   return (
     <svg className={`thread${focus.source ? " ghost" : ""}`} aria-hidden>
       <path d={path} />
-      <circle cx={line.x1} cy={line.y1} r="4" />
       <circle cx={line.x2} cy={line.y2} r="4" />
     </svg>
   );
@@ -60,11 +61,14 @@ function between(frame: HTMLElement, citation: string, row: string): Line | null
   if (!from) return null;
   const g = galley.getBoundingClientRect();
   const l = ledger.getBoundingClientRect();
-  const y1 = from.top + from.height / 2;
+  const text = cited.closest(".paragraph")?.getBoundingClientRect();
+  // In the white between two lines of text, where it strikes nothing out.
+  const y1 = from.bottom + 1;
   const y2 = to.top + 16;
   if (y1 < g.top || y1 > g.bottom || y2 < l.top - 4 || y2 > l.bottom) return null;
   return {
-    x1: Math.round(from.right - own.left + 2),
+    x1: Math.round(from.left - own.left),
+    xm: Math.round(Math.max(from.right, text?.right ?? 0) - own.left + 2),
     y1: Math.round(y1 - own.top),
     x2: Math.round(to.left - own.left),
     y2: Math.round(y2 - own.top),

@@ -61,7 +61,7 @@ export function PapersPage() {
           <Box sx={{ flex: 1 }}>
             <Typography variant="h1">{assignment.data?.title ?? "…"}</Typography>
             <Typography color="text.secondary">
-              {assignment.data && `${assignment.data.guide}. ${assignment.data.house_rules.join(" ") || "No house rules."}`}
+              {assignment.data && `${assignment.data.guide_name}. ${assignment.data.house_rules.join(" ") || "No house rules."}`}
             </Typography>
           </Box>
           <Typography color="text.secondary">Drop .docx files anywhere here, or</Typography>

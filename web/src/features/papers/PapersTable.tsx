@@ -133,7 +133,7 @@ function Row({ paper, onRemove, onCheck, onNewDraft }: { paper: PaperInfo } & Om
           </TableCell>
         </>
       )}
-      <TableCell sx={{ minWidth: 104 }}>
+      <TableCell sx={{ minWidth: 118, whiteSpace: "nowrap" }}>
         <StateCell paper={paper} />
       </TableCell>
       <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
