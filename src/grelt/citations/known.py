@@ -24,12 +24,15 @@ class KnownSources:
     by_first: dict[str, list[KnownPhrase]] = field(default_factory=dict)
     titles: dict[str, list[tuple[str, ...]]] = field(default_factory=dict)
     surnames: dict[str, str] = field(default_factory=dict)
+    surnames_by_length: dict[int, list[str]] = field(default_factory=dict)
 
     def add_name(self, family: str, given: str) -> None:
         """A person: family name, and the given names that may stand before it."""
         phrase = words(family)
         if phrase:
-            self.surnames.setdefault(letters(family), family)
+            key = letters(family)
+            if self.surnames.setdefault(key, family) == family:
+                self.surnames_by_length.setdefault(len(key), []).append(key)
             self._add(KnownPhrase(phrase, "name", frozenset(words(given))))
 
     def add_group(self, name: str) -> None:
@@ -52,9 +55,10 @@ class KnownSources:
         key = letters(word)
         if len(key) < 5 or key in self.surnames:
             return ""
-        for surname, written in self.surnames.items():
-            if abs(len(surname) - len(key)) <= 1 and is_slip(key, surname):
-                return written
+        for length in (len(key), len(key) - 1, len(key) + 1):
+            for surname in self.surnames_by_length.get(length, ()):
+                if is_slip(key, surname):
+                    return self.surnames[surname]
         return ""
 
     def _add(self, phrase: KnownPhrase) -> None:

@@ -122,7 +122,8 @@ def _by_names(cited: NameList, index: EntryIndex) -> Iterable[Candidate]:
                 f"{first.family} is the first name of {index.entries[number].label}",
                 first.family,
             )
-    yield from _by_spelling(first, cited, index)
+    if first.key not in index.first_surname:
+        yield from _by_spelling(first, cited, index)
 
 
 def _given_penalty(cited: PersonName, listed: PersonName) -> float | None:
@@ -162,7 +163,8 @@ def _count_score(cited: NameList, entry: Entry) -> tuple[float, str]:
 def _by_spelling(cited: PersonName, names: NameList, index: EntryIndex) -> Iterable[Candidate]:
     """Surnames a slip of the fingers away: one letter up to six, two from seven on."""
     key = cited.key
-    for surname, numbers in index.first_surname.items():
+    for surname in index.surnames_about(len(key)):
+        numbers = index.first_surname[surname]
         distance = slip_distance(key, surname)
         if distance is None:
             continue
@@ -232,10 +234,9 @@ def _by_title(text: str, index: EntryIndex, *, dressed: bool) -> Iterable[Candid
     cited = without_article(words(text))
     if not cited:
         return
-    for number, entry in enumerate(index.entries):
+    for number in index.titled(cited):
+        entry = index.entries[number]
         title = without_article(entry.title_words)
-        if not title:
-            continue
         opens = entry.author.kind is OpeningKind.TITLE
         if title[: len(cited)] == cited or cited[: len(title)] == title:
             if opens:
@@ -283,12 +284,12 @@ def _by_container(text: str, index: EntryIndex) -> Iterable[Candidate]:
     cited = letters(text)
     if len(cited) < 5:
         return
-    for number, entry in enumerate(index.entries):
-        if entry.container is not None and letters(entry.container.text) == cited:
-            yield Candidate(
-                number,
-                Way.CONTAINER,
-                0.65,
-                f"{text} is where the source appeared; its entry begins with {entry.label}",
-                text,
-            )
+    for number in index.container.get(cited, ()):
+        yield Candidate(
+            number,
+            Way.CONTAINER,
+            0.65,
+            f"{text} is where the source appeared; its entry begins with "
+            f"{index.entries[number].label}",
+            text,
+        )

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import re
 from collections import defaultdict
+from collections.abc import Iterable
 from dataclasses import dataclass, field
 
 from ..entries import Entry, OpeningKind
-from ..text.folding import LEADING_ARTICLES, fold, words
+from ..text.folding import LEADING_ARTICLES, fold, letters, words
 
 _PAREN_LETTERS = re.compile(r"\(([A-Z][A-Za-z&.-]{1,9})\)")
 
@@ -23,6 +24,9 @@ class EntryIndex:
     group: dict[tuple[str, ...], list[int]] = field(default_factory=lambda: defaultdict(list))
     acronym: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
     introduced: dict[str, int] = field(default_factory=dict)
+    title_word: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
+    container: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
+    surnames_by_length: dict[int, set[str]] = field(default_factory=lambda: defaultdict(set))
 
     @classmethod
     def of(cls, entries: tuple[Entry, ...], prose: list[tuple[int, str]]) -> EntryIndex:
@@ -33,11 +37,28 @@ class EntryIndex:
         index._find_introductions(prose)
         return index
 
+    def titled(self, cited: Iterable[str]) -> list[int]:
+        """Entries whose title has any of these folded words, in the order of the list."""
+        found: set[int] = set()
+        for word in cited:
+            found.update(self.title_word.get(word, ()))
+        return sorted(found)
+
+    def surnames_about(self, length: int) -> Iterable[str]:
+        """First surnames of about this many letters."""
+        for near in range(length - 2, length + 3):
+            yield from sorted(self.surnames_by_length.get(near, ()))
+
     def _add(self, number: int, entry: Entry) -> None:
         author = entry.author
+        for word in set(entry.title_words):
+            self.title_word[word].append(number)
+        if entry.container is not None:
+            self.container[letters(entry.container.text)].append(number)
         if author.kind is OpeningKind.PERSON and entry.persons:
             first, *later = entry.persons
             self.first_surname[first.key].append(number)
+            self.surnames_by_length[len(first.key)].add(first.key)
             for person in (*later, *entry.contributors):
                 self.later_surname[person.key].append(number)
             if first.given and len(first.given) > 2:
@@ -47,25 +68,25 @@ class EntryIndex:
                 self.later_surname[person.key].append(number)
         if author.kind is OpeningKind.ORGANISATION:
             self.group[group_words(author.text)].append(number)
-            for letters in acronyms(author.text):
-                self.acronym[letters].append(number)
+            for short in acronyms(author.text):
+                self.acronym[short].append(number)
             tail = fold(author.text.split()[-1]) if len(author.text.split()) == 2 else ""
             if tail and not any(tail in w for w in ("press", "trust")):
                 # `Adaeze Okonjo` not turned round looks like a group of two words.
                 self.later_surname[tail].append(number)
         if author.kind is OpeningKind.TITLE:
-            for letters in acronyms(author.text):
-                self.acronym[letters].append(number)
+            for short in acronyms(author.text):
+                self.acronym[short].append(number)
 
     def _find_introductions(self, prose: list[tuple[int, str]]) -> None:
         """`Estuary and Reach Trust (ERT)`: letters explained once may be used from there on."""
         for paragraph, text in prose:
             for match in _PAREN_LETTERS.finditer(text):
-                letters = fold(match.group(1)).replace(".", "")
-                for number in self.acronym.get(letters, ()):
+                short = fold(match.group(1)).replace(".", "")
+                for number in self.acronym.get(short, ()):
                     name = group_words(self.entries[number].author.text)
                     if words(text[max(0, match.start() - 120) : match.start()])[-len(name) :] == name:
-                        self.introduced.setdefault(letters, paragraph)
+                        self.introduced.setdefault(short, paragraph)
 
 
 def group_words(text: str) -> tuple[str, ...]:

@@ -305,6 +305,7 @@ def _kept(
     for citation, match in zip(citations, matches, strict=True):
         if not citation.tentative:
             firm.setdefault(citation.paragraph, set()).update(match.entries)
+    cited = set().union(*firm.values())
     kept: list[int] = []
     for number, (citation, match) in enumerate(zip(citations, matches, strict=True)):
         if not citation.tentative or number in joins:
@@ -319,11 +320,20 @@ def _kept(
             have = firm.setdefault(citation.paragraph, set())
             if have.issuperset(match.entries):
                 continue
+            if _merely_mentions(citation) and cited.issuperset(match.entries):
+                continue
             have.update(match.entries)
         elif match.way in (Way.SPELLING, Way.GIVEN_NAME, Way.CONTAINER, Way.TITLE_PART):
             continue
         kept.append(number)
     return kept
+
+
+def _merely_mentions(citation: Citation) -> bool:
+    """A name in passing (`Thorne’s spelling`): it cites only where nothing else does."""
+    return citation.form == "narrative" and not any(
+        c.subject or c.strong or c.kind == "title" or " " in c.text for c in citation.cues
+    )
 
 
 def _unlisted(

@@ -102,12 +102,7 @@ def _paragraph(paper: Paper, index: int) -> Json:
     if paragraph.note is not None:
         marker = _marker(paper, paragraph.note)
         written["page"] = pages.of(*marker) if marker else pages.count
-    starts = [
-        pages.start(page)[1]
-        for page in range(2, pages.count + 1)
-        if pages.start(page)[0] == index and pages.start(page)[1] > 0
-    ]
-    written["page_starts"] = starts
+    written["page_starts"] = list(pages.starts_within(index))
     written["emphasis"] = [
         {"start": s.start, "end": s.end, "kind": kind}
         for kind, spans in (

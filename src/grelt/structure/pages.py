@@ -47,6 +47,12 @@ class Pages:
         """Whether a paragraph is the first thing on its page."""
         return paragraph == 0 or (paragraph, 0) in self._starts
 
+    def starts_within(self, paragraph: int) -> tuple[int, ...]:
+        """Offsets within a paragraph at which a page begins."""
+        first = bisect_right(self._starts, (paragraph, 0))
+        last = bisect_right(self._starts, (paragraph + 1, -1))
+        return tuple(offset for _, offset in self._starts[first:last])
+
     def start(self, page: int) -> tuple[int, int]:
         """Paragraph and offset with which a page begins."""
         return self._starts[min(max(page, 1), len(self._starts)) - 1]

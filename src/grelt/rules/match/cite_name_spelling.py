@@ -47,10 +47,8 @@ def _in_sentence(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
     entry = paper.entries[paper.matches[number].entries[0]]
     listed = {p.family for p in entry.persons}
-    said = {c.span for other in paper.citations[:number] for c in other.cues
-            if other.paragraph == citation.paragraph}
     for cue in citation.cues:
-        if cue.listed in listed and cue.span not in said:
+        if cue.listed in listed and not _said_before(paper, number, cue.span):
             return (
                 Slip(
                     template="slip",
@@ -63,6 +61,15 @@ def _in_sentence(paper: Paper, number: int) -> Verdict:
                 ),
             )
     return RIGHT
+
+
+def _said_before(paper: Paper, number: int, span: Span) -> bool:
+    """Whether an earlier citation of the paragraph has the same misspelled name in its sentence."""
+    here = paper.citations[number].paragraph
+    return any(
+        other.paragraph == here and any(c.span == span for c in other.cues)
+        for other in paper.citations[:number]
+    )
 
 
 def _confidence(paper: Paper, number: int, way: Way, cited: str) -> tuple[float, str]:

@@ -1,0 +1,151 @@
+"""Writes a document as an .odt, set in automatic styles as a word processor saves it."""
+
+from __future__ import annotations
+
+import io
+from typing import Any
+
+from grelt.document import Document, Paragraph, ParagraphFormat, RunFormat
+from odf.opendocument import OpenDocumentText
+from odf.style import (
+    FontFace,
+    Header,
+    MasterPage,
+    PageLayout,
+    PageLayoutProperties,
+    ParagraphProperties,
+    Style,
+    TextProperties,
+)
+from odf.text import A, LineBreak, Note, NoteBody, NoteCitation, P, PageNumber, S, Span, Tab
+
+
+class _Writer:
+    def __init__(self, document: Document, surname: str) -> None:
+        self.document = document
+        self.file = OpenDocumentText()
+        self.paragraph_styles: dict[ParagraphFormat, str] = {}
+        self.run_styles: dict[RunFormat, str] = {}
+        self.faces: set[str] = set()
+        self._page(surname)
+
+    def _page(self, surname: str) -> None:
+        layout = PageLayout(name="Page")
+        layout.addElement(
+            PageLayoutProperties(
+                pagewidth="8.5in", pageheight="11in", margintop="0.5in", marginbottom="1in",
+                marginleft="1in", marginright="1in",
+            )
+        )  # fmt: skip
+        self.file.automaticstyles.addElement(layout)
+        right = Style(name="Running", family="paragraph")
+        right.addElement(ParagraphProperties(textalign="end"))
+        self.file.automaticstyles.addElement(right)
+        master = MasterPage(name="Standard", pagelayoutname=layout)
+        header = Header()
+        line = P(stylename=right, text=f"{surname} ")
+        line.addElement(PageNumber(selectpage="current"))
+        header.addElement(line)
+        master.addElement(header)
+        self.file.masterstyles.addElement(master)
+
+    def paragraph_style(self, layout: ParagraphFormat) -> str:
+        if layout in self.paragraph_styles:
+            return self.paragraph_styles[layout]
+        name = f"P{len(self.paragraph_styles) + 1}"
+        style = Style(name=name, family="paragraph")
+        spacing = layout.line_spacing.value if layout.line_spacing else 1
+        values: dict[str, Any] = {
+            "textalign": {"left": "start", "center": "center", "right": "end"}[
+                layout.alignment or "left"
+            ],
+            "marginleft": f"{layout.left or 0}pt",
+            "textindent": f"{layout.first_line or 0}pt",
+            "lineheight": f"{spacing:.0%}",
+            "margintop": f"{layout.space_before or 0}pt",
+            "marginbottom": f"{layout.space_after or 0}pt",
+        }
+        if layout.page_break_before:
+            values["breakbefore"] = "page"
+        style.addElement(ParagraphProperties(**values))
+        self.file.automaticstyles.addElement(style)
+        self.paragraph_styles[layout] = name
+        return name
+
+    def run_style(self, format: RunFormat) -> str:
+        if format in self.run_styles:
+            return self.run_styles[format]
+        face = format.face or ""
+        if face not in self.faces:
+            self.faces.add(face)
+            self.file.fontfacedecls.addElement(FontFace(name=face, fontfamily=f"'{face}'"))
+        name = f"T{len(self.run_styles) + 1}"
+        style = Style(name=name, family="text")
+        values: dict[str, Any] = {"fontname": face, "fontsize": f"{format.size}pt"}
+        if format.italic:
+            values["fontstyle"] = "italic"
+        if format.bold:
+            values["fontweight"] = "bold"
+        if format.underline:
+            values["textunderlinestyle"] = "solid"
+        if format.colour not in (None, "auto"):
+            values["color"] = f"#{format.colour}"
+        if format.background not in (None, "none"):
+            values["backgroundcolor"] = f"#{format.background}"
+        style.addElement(TextProperties(**values))
+        self.file.automaticstyles.addElement(style)
+        self.run_styles[format] = name
+        return name
+
+    def paragraph(self, paragraph: Paragraph) -> Any:
+        written = P(stylename=self.paragraph_style(paragraph.format))
+        markers = dict(paragraph.note_markers)
+        for run in paragraph.runs:
+            span = Span(stylename=self.run_style(run.format))
+            _add_text(span, run.span.of(paragraph.text))
+            if run.format.link is not None:
+                link = A(href=run.format.link, type="simple")
+                link.addElement(span)
+                written.addElement(link)
+            else:
+                written.addElement(span)
+            if run.span.end in markers:
+                written.addElement(self._note(markers[run.span.end]))
+        return written
+
+    def _note(self, identity: str) -> Any:
+        note = Note(noteclass="footnote", id=identity.replace(":", "-"))
+        note.addElement(NoteCitation(text=identity.rpartition(":")[2]))
+        body = NoteBody()
+        for paragraph in self.document.paragraphs:
+            if paragraph.note == identity:
+                body.addElement(self.paragraph(paragraph))
+        note.addElement(body)
+        return note
+
+
+def _add_text(target: Any, text: str) -> None:
+    """Text with line breaks, tabs and leading spaces as elements of their own."""
+    plain = ""
+    for number, character in enumerate(text):
+        special = {"\n": LineBreak, "\t": Tab}.get(character)
+        if special is None and not (character == " " and (number == 0 or text[number - 1] in " \n\t")):
+            plain += character
+            continue
+        if plain:
+            target.addText(plain)
+            plain = ""
+        target.addElement(special() if special is not None else S(c=1))
+    if plain:
+        target.addText(plain)
+
+
+def write_odt(document: Document, *, surname: str) -> bytes:
+    """The bytes of an .odt with running head, margins and the document's paragraphs."""
+    writer = _Writer(document, surname)
+    for paragraph in document.paragraphs:
+        if paragraph.note is None:
+            writer.file.text.addElement(writer.paragraph(paragraph))
+    out = io.BytesIO()
+    writer.file.write(out)
+    return out.getvalue()
