@@ -20,7 +20,6 @@ from grelt import api  # noqa: E402
 from grelt.document import Document, Paragraph  # noqa: E402
 
 
-
 def long_paper(pages: int, entries: int) -> bytes:
     """A paper of about so many pages whose list has so many different entries."""
     essays = load_essays()

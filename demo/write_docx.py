@@ -17,6 +17,7 @@ from docx.opc.part import Part
 from docx.oxml import OxmlElement
 from docx.oxml.ns import qn
 from docx.shared import Pt, RGBColor
+
 from grelt.document import Document, Note, Paragraph, Run
 
 _ALIGNMENTS = {

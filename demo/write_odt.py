@@ -5,7 +5,6 @@ from __future__ import annotations
 import io
 from typing import Any
 
-from grelt.document import Document, Paragraph, ParagraphFormat, RunFormat
 from odf.opendocument import OpenDocumentText
 from odf.style import (
     FontFace,
@@ -17,7 +16,20 @@ from odf.style import (
     Style,
     TextProperties,
 )
-from odf.text import A, LineBreak, Note, NoteBody, NoteCitation, P, PageNumber, S, Span, Tab
+from odf.text import (
+    A,
+    LineBreak,
+    Note,
+    NoteBody,
+    NoteCitation,
+    P,
+    PageNumber,
+    S,
+    Span,
+    Tab,
+)
+
+from grelt.document import Document, Paragraph, ParagraphFormat, RunFormat
 
 
 class _Writer:

@@ -6,10 +6,11 @@ from typing import Any
 
 from django.core.exceptions import PermissionDenied
 from django.http import Http404
-from grelt.api import GreltError
 from rest_framework import exceptions, serializers, status
 from rest_framework.response import Response
 from rest_framework.views import exception_handler
+
+from grelt.api import GreltError
 
 
 class Problem(exceptions.APIException):

@@ -18,9 +18,8 @@ from .entries.filing import Filing, filing_key
 from .entries.order import Misplaced, misplaced, misplaced_titles
 from .findings import Place
 from .guides import Policy
-from .matching import Match, Matching, match_citations
+from .matching import Match, Matching, UnlistedSource, match_citations
 from .matching.index import acronyms
-from .matching.match import UnlistedSource
 from .structure import Role, Structure, structure_of
 from .text.folding import letters
 from .text.spans import Span

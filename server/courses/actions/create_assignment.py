@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from config.problems import Problem
+
 from grelt import api as core
 
 from ..models import Assignment, Course

@@ -2,10 +2,11 @@
 
 from django.urls import path
 from drf_spectacular.utils import extend_schema
-from grelt import api as core
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
+
+from grelt import api as core
 
 from ..actions.create_assignment import create_assignment
 from ..actions.create_course import create_course

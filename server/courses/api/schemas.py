@@ -2,8 +2,9 @@
 
 from typing import Any
 
-from grelt import api as core
 from rest_framework import serializers
+
+from grelt import api as core
 
 from ..models import Assignment, Course
 

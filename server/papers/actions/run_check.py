@@ -10,6 +10,7 @@ from typing import Any
 
 from django.db import transaction
 from django.utils import timezone
+
 from grelt import api as core
 
 from ..models import Check, CitationRow, Draft, EntryRow, FindingRow, Paper

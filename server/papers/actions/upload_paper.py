@@ -7,6 +7,7 @@ import hashlib
 from config.problems import Problem
 from courses.models import Assignment
 from django.db import transaction
+
 from grelt.api import LIMITS
 
 from ..models import Check, Draft, Paper

@@ -13,10 +13,11 @@ from django.http import HttpResponse
 from django.urls import path
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
-from grelt import api as core
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
+
+from grelt import api as core
 
 from ..actions.queue_check import queue_check
 from ..actions.remove_paper import remove_paper, restore_paper

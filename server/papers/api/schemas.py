@@ -5,8 +5,9 @@ from __future__ import annotations
 from typing import Any
 
 from drf_spectacular.utils import extend_schema_field
-from grelt import api as core
 from rest_framework import serializers
+
+from grelt import api as core
 
 from ..models import Check, Paper
 from ..queries import current_check, current_draft

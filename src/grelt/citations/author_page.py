@@ -12,9 +12,16 @@ from dataclasses import dataclass, field, replace
 
 from ..document import Document, Paragraph
 from ..structure import Role, Structure
-from ..text.names import NameList, natural_names
 from ..text.sentences import Sentences, sentences
 from ..text.spans import Span
+from .attribution import (
+    DOUBTFUL,
+    covering,
+    name_of,
+    named_only,
+    names_of,
+    nearest_group,
+)
 from .known import KnownSources
 from .model import Citation, Cue
 from .parts import Part, read_part, split_works
@@ -31,8 +38,7 @@ _NUMBER_WORD = re.compile(
     re.I,
 )
 _YEARS = re.compile(r"(?:1[5-9]|20)\d\d(?:\s?[-–—]\s?(?:\d{2}|(?:1[5-9]|20)\d\d)?)?")
-_TURN = re.compile(r";|\b(?:but|while|whereas|although|though|yet|and)\b", re.I)
-_CERTAIN, _LIKELY, _DOUBTFUL = 0.95, 0.85, 0.55
+_CERTAIN, _LIKELY = 0.95, 0.85
 
 
 @dataclass
@@ -108,8 +114,8 @@ def _read_paragraph(walk: _Walk, paragraph: Paragraph, role: Role) -> None:
     used: set[Span] = set()
     for span in enclosed:
         _read_parenthesis(walk, paragraph, role, span, cut, running, used)
-    named_only = _named_only(paragraph, role, cut, running, used)
-    mine = sorted(walk.citations[first:] + named_only, key=lambda c: c.span)
+    only_named = named_only(paragraph, role, cut, running, used)
+    mine = sorted(walk.citations[first:] + only_named, key=lambda c: c.span)
     _renumber(walk, first, mine)
     walk.previous_cues = running
 
@@ -217,25 +223,25 @@ def _judge(walk: _Walk, text: str, span: Span, part: Part) -> tuple[float, bool,
         comma = text[part.source_span.end : part.source_span.end + 1] == ","
         if names is not None and (comma or part.locator is not None):
             return _LIKELY, False, ""
-        return _DOUBTFUL, not (quote and names is not None), ""
+        return DOUBTFUL, not (quote and names is not None), ""
     if part.locator is not None:
         return _CERTAIN, False, ""
     if part.source.isupper() and len(part.source) <= 8:
-        return _DOUBTFUL, True, ""
+        return DOUBTFUL, True, ""
     if part.title is not None:
         headline = part.title.dress == "quotes" and _is_headline(part.title.text)
         if quote:
             return _LIKELY, False, ""
         if headline and closes and part.title.text[:1].isupper():
-            return _DOUBTFUL, False, "a title alone in parentheses may be an aside"
-        return _DOUBTFUL, True, ""
+            return DOUBTFUL, False, "a title alone in parentheses may be an aside"
+        return DOUBTFUL, True, ""
     if quote:
         return _LIKELY, False, ""
     words = _CAPITALISED.findall(part.source)
     alone = len(part.source.split()) <= 2 and names is not None
     if closes and alone and words and not any(w in walk.outside for w in words):
-        return _DOUBTFUL, False, "a name alone in parentheses may be an aside"
-    return _DOUBTFUL, True, ""
+        return DOUBTFUL, False, "a name alone in parentheses may be an aside"
+    return DOUBTFUL, True, ""
 
 
 def _is_headline(text: str) -> bool:
@@ -263,7 +269,7 @@ def _locator_alone(
     if re.match(r"(?:fig|table|note|nn?\.|app)", part.locator, re.I):
         return
     before = in_scope(cues, Span(sentence.start, span.start))
-    named = _nearest_group(text, before)
+    named = nearest_group(text, before)
     closes = _AFTER.match(text, span.end) is not None
     if not named:
         if not closes or (part.labelled and walk.last_in_stretch is None):
@@ -275,13 +281,13 @@ def _locator_alone(
         last = walk.citations[walk.last_in_stretch] if walk.last_in_stretch is not None else None
         since = last.span.end if last is not None and last.paragraph == paragraph.index else 0
         earlier = in_scope(cues, Span(since, sentence.start)) if since <= sentence.start else ()
-        named = _nearest_group(text, tuple(c for c in earlier if c.known))
+        named = nearest_group(text, tuple(c for c in earlier if c.known))
         if not named and role is Role.BLOCK_QUOTE and walk.previous_cues:
             named = tuple(c for c in walk.previous_cues if c.known)[-1:]
             if named and (last is None or last.paragraph != paragraph.index):
                 _append_narrative(walk, paragraph, span, part, sentence, named, None)
                 return
-    where = _covering(named)
+    where = covering(named)
     _append_narrative(walk, paragraph, span, part, sentence, named, where)
     used.update(c.span for c in named)
 
@@ -306,7 +312,7 @@ def _append_narrative(
             parenthesis=span,
             source=where.of(text) if where is not None else "",
             source_span=covers,
-            names=_names_of(text, named) if where is not None else _name_of(named),
+            names=names_of(text, named) if where is not None else name_of(named),
             title=None,
             year=None,
             locator=part.locator,
@@ -318,97 +324,3 @@ def _append_narrative(
         )
     )
     walk.last_in_stretch = len(walk.citations) - 1
-
-
-def _nearest_group(text: str, cues: tuple[Cue, ...]) -> tuple[Cue, ...]:
-    """The nearest source named: `Okonjo and Bray` go together, so do a name and a title."""
-    pool = tuple(c for c in cues if c.known) or tuple(c for c in cues if c.strong)
-    strong = tuple(c for c in cues if not c.known and c.strong)
-    if strong and pool and strong[-1].span.start > pool[-1].span.start:
-        pool = strong
-    if not pool:
-        return ()
-    chosen = _speaker(text, pool)
-    group = [pool[chosen]]
-    for cue in reversed(pool[:chosen]):
-        between = text[cue.span.end : group[0].span.start]
-        joined = re.fullmatch(r",?\s+(?:and|&)\s+|,\s+", between) is not None
-        # `Okonjo’s *Salt*`, `in *Salt*, Okonjo`: author and title point at one entry.
-        mixed = {cue.kind, group[0].kind} == {"name", "title"} and len(between) <= 60
-        if not (joined and cue.kind == group[0].kind) and not mixed:
-            break
-        group.insert(0, cue)
-    return tuple(group)
-
-
-def _speaker(text: str, pool: tuple[Cue, ...]) -> int:
-    """The nearest source, or the one that speaks before it with no turn in between:
-    `Prynne, in a review of Aske’s article, warns that …` is Prynne."""
-    nearest = len(pool) - 1
-    if pool[nearest].subject or pool[nearest].kind == "title":
-        return nearest
-    for number in range(nearest - 1, -1, -1):
-        between = text[pool[number].span.end : pool[nearest].span.start]
-        if pool[number].subject:
-            return nearest if _TURN.search(between) else number
-    return nearest
-
-
-def _covering(cues: tuple[Cue, ...]) -> Span | None:
-    names = [c for c in cues if c.kind != "title"] or list(cues)
-    return Span(names[0].span.start, names[-1].span.end) if names else None
-
-
-def _names_of(text: str, cues: tuple[Cue, ...]) -> NameList | None:
-    names = [c for c in cues if c.kind == "name"]
-    if not names:
-        return None
-    return natural_names(text[names[0].span.start : names[-1].span.end])
-
-
-def _name_of(cues: tuple[Cue, ...]) -> NameList | None:
-    names = [c for c in cues if c.kind == "name"]
-    return natural_names(names[-1].text) if names else None
-
-
-def _named_only(
-    paragraph: Paragraph,
-    role: Role,
-    cut: Sentences,
-    cues: tuple[Cue, ...],
-    used: set[Span],
-) -> list[Citation]:
-    """Sources named in the sentence and given no parenthesis. They count if they are matched."""
-    text = paragraph.text
-    found: list[Citation] = []
-    pending = [
-        c for c in cues if c.known and c.span not in used and (c.signal or role is Role.NOTE)
-    ]
-    while pending:
-        group = [pending.pop(0)]
-        while pending and re.fullmatch(
-            r",?\s+(?:and|&)\s+", text[group[-1].span.end : pending[0].span.start]
-        ):
-            group.append(pending.pop(0))
-        covers = Span(group[0].span.start, group[-1].span.end)
-        found.append(
-            Citation(
-                form="note" if role is Role.NOTE else "narrative",
-                paragraph=paragraph.index,
-                span=covers,
-                text=covers.of(text),
-                parenthesis=None,
-                source=covers.of(text),
-                source_span=covers,
-                names=_names_of(text, tuple(group)),
-                title=None,
-                year=None,
-                locator=None,
-                indirect=False,
-                sentence=cut.at(covers.start),
-                cues=tuple(group),
-                certainty=_DOUBTFUL,
-                tentative=True,
-            )
-        )
-    return found

@@ -150,8 +150,9 @@ def _apply(
 
 
 def with_text_replaced(document: Document, paragraph: int, span: Span, words: str) -> Document:
-    """The document with other words at a place, set like the words they replace."""
+    """The document with other words at a place, set like what stands before them."""
     old = document.paragraphs[paragraph]
+    setting = old.format_at(max(0, span.start - 1)) or _RUN
     shift = len(words) - len(span)
     runs: list[Run] = []
     placed = False
@@ -162,14 +163,14 @@ def with_text_replaced(document: Document, paragraph: int, span: Span, words: st
             continue
         if start >= span.end:
             if not placed:
-                runs.append(Run(Span(span.start, span.start + len(words)), run.format))
+                runs.append(Run(Span(span.start, span.start + len(words)), setting))
                 placed = True
             runs.append(Run(Span(start + shift, end + shift), run.format))
             continue
         if start < span.start:
             runs.append(Run(Span(start, span.start), run.format))
         if not placed:
-            runs.append(Run(Span(span.start, span.start + len(words)), run.format))
+            runs.append(Run(Span(span.start, span.start + len(words)), setting))
             placed = True
         if end > span.end:
             runs.append(Run(Span(span.end + shift, end + shift), run.format))

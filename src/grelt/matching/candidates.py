@@ -10,7 +10,13 @@ from rapidfuzz.distance import DamerauLevenshtein
 
 from ..citations import Citation
 from ..entries import Entry, OpeningKind
-from ..text.folding import differs_only_in_accents, fold, letters, without_article, words
+from ..text.folding import (
+    differs_only_in_accents,
+    fold,
+    letters,
+    without_article,
+    words,
+)
 from ..text.names import NameList, PersonName, is_initials
 from ..text.spelling import slip_distance
 from .index import EntryIndex, group_words

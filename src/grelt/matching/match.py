@@ -5,56 +5,20 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from enum import StrEnum
 
 from ..citations import Citation, Cue
-from ..entries import Entry, OpeningKind
+from ..entries import Entry
 from ..text.folding import fold, letters, without_article, words
 from ..text.names import natural_name
 from .candidates import RIGHT_WAYS, Candidate, Way, candidates
 from .duplicates import duplicates
 from .index import EntryIndex
+from .model import Match, MatchDegree, UnlistedSource
+from .unlisted import unlisted_sources
 
 _CLOSE = 0.03
 _MAIN_SOURCE_SHARE, _MAIN_SOURCE_LEAST = 0.5, 4
 _MENTION_WAYS = RIGHT_WAYS | {Way.TITLE_FOR_AUTHOR, Way.ACRONYM}
-
-
-class MatchDegree(StrEnum):
-    EXACT = "exact"
-    NEAR = "near"
-    AMBIGUOUS = "ambiguous"
-    NONE = "none"
-
-
-@dataclass(frozen=True, slots=True)
-class Match:
-    """Where a citation leads. `entries` are positions from 0 in the paper's entries.
-
-    `way` tells the slip of a near match. `by_hand` marks a person's own join.
-    `carried` marks a locator alone that continues the source before it; `sourceless`
-    one that nothing names a source for.
-    """
-
-    degree: MatchDegree
-    entries: tuple[int, ...]
-    reason: str
-    score: float
-    way: Way | None = None
-    cited: str = ""
-    by_hand: bool = False
-    carried: bool = False
-    sourceless: bool = False
-
-
-@dataclass(frozen=True)
-class UnlistedSource:
-    """A source cited and not listed: its label, the citations of it, and what it resembles."""
-
-    label: str
-    filing: str
-    citations: tuple[int, ...]
-    nearest: int | None
 
 
 @dataclass(frozen=True)
@@ -102,7 +66,7 @@ def match_citations(
     return Matching(
         chosen,
         final,
-        _unlisted(chosen, final, entries),
+        unlisted_sources(chosen, final, entries),
         repeats,
         tuple(kept),
         {entry: tuple(numbers) for entry, numbers in cited_by.items()},
@@ -302,9 +266,13 @@ def _kept(
 ) -> list[int]:
     """Drop tentative citations that match nothing, or that a better one nearby makes idle."""
     firm: dict[int, set[int]] = {}
+    # What pages alone cite, as under a block quotation that the paragraph before leads into.
+    page_alone: dict[int, set[int]] = {}
     for citation, match in zip(citations, matches, strict=True):
         if not citation.tentative:
             firm.setdefault(citation.paragraph, set()).update(match.entries)
+            if not citation.source:
+                page_alone.setdefault(citation.paragraph, set()).update(match.entries)
     cited = set().union(*firm.values())
     kept: list[int] = []
     for number, (citation, match) in enumerate(zip(citations, matches, strict=True)):
@@ -318,7 +286,8 @@ def _kept(
             if match.way not in _MENTION_WAYS:
                 continue
             have = firm.setdefault(citation.paragraph, set())
-            if have.issuperset(match.entries):
+            ahead = page_alone.get(citation.paragraph + 1, set())
+            if have.issuperset(match.entries) or ahead.issuperset(match.entries):
                 continue
             if _merely_mentions(citation) and cited.issuperset(match.entries):
                 continue
@@ -334,59 +303,3 @@ def _merely_mentions(citation: Citation) -> bool:
     return citation.form == "narrative" and not any(
         c.subject or c.strong or c.kind == "title" or " " in c.text for c in citation.cues
     )
-
-
-def _unlisted(
-    citations: tuple[Citation, ...], matches: tuple[Match, ...], entries: tuple[Entry, ...]
-) -> tuple[UnlistedSource, ...]:
-    """Group citations that match nothing by what they name."""
-    groups: dict[str, list[int]] = {}
-    labels: dict[str, str] = {}
-    last_key: str | None = None
-    for number, (citation, match) in enumerate(zip(citations, matches, strict=True)):
-        if match.degree is not MatchDegree.NONE or match.sourceless:
-            last_key = None if not match.carried else last_key
-            continue
-        if match.carried and last_key is not None:
-            groups[last_key].append(number)
-            continue
-        label = unlisted_label(citation)
-        key = letters(label) or label
-        groups.setdefault(key, []).append(number)
-        labels.setdefault(key, label)
-        last_key = key
-    return tuple(
-        UnlistedSource(labels[key], key, tuple(numbers), _nearest(key, entries))
-        for key, numbers in groups.items()
-    )
-
-
-def unlisted_label(citation: Citation) -> str:
-    """What to call a source that is not listed: a surname, a title, the words cited."""
-    if citation.names is not None:
-        return citation.names.names[0].family
-    if citation.title is not None:
-        return citation.title.text
-    return citation.source or citation.text
-
-
-def _nearest(key: str, entries: tuple[Entry, ...]) -> int | None:
-    """The entry whose filing is most alike, for the person to compare."""
-    best: tuple[int, int] | None = None
-    for number, entry in enumerate(entries):
-        name = entry.persons[0].key if entry.persons else letters(entry.author.text)
-        shared = 0
-        for one, other in zip(key, name, strict=False):
-            if one != other:
-                break
-            shared += 1
-        if best is None or shared > best[0]:
-            best = (shared, number)
-    return best[1] if best is not None and best[0] > 0 else None
-
-
-def opens_with(entry: Entry) -> str:
-    """What a reader looks the entry up under, for messages."""
-    if entry.author.kind is OpeningKind.PERSON and entry.persons:
-        return entry.persons[0].family
-    return entry.author.text

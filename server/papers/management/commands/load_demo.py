@@ -5,11 +5,12 @@ from __future__ import annotations
 from typing import Any
 
 from courses.models import Assignment, Course
-from demo.essay import load_essays
-from demo.write_docx import write_docx
 from django.contrib.auth.models import User
 from django.core.management.base import BaseCommand
 from django.db import transaction
+
+from demo.essay import load_essays
+from demo.write_docx import write_docx
 from papers.actions.upload_paper import upload_paper
 
 USERNAME, PASSWORD = "vale", "slack-water"

@@ -1,0 +1,45 @@
+"""A match, and a source that is cited and not listed."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+from .candidates import Way
+
+
+class MatchDegree(StrEnum):
+    EXACT = "exact"
+    NEAR = "near"
+    AMBIGUOUS = "ambiguous"
+    NONE = "none"
+
+
+@dataclass(frozen=True, slots=True)
+class Match:
+    """Where a citation leads. `entries` are positions from 0 in the paper's entries.
+
+    `way` tells the slip of a near match. `by_hand` marks a person's own join.
+    `carried` marks a locator alone that continues the source before it; `sourceless`
+    one that nothing names a source for.
+    """
+
+    degree: MatchDegree
+    entries: tuple[int, ...]
+    reason: str
+    score: float
+    way: Way | None = None
+    cited: str = ""
+    by_hand: bool = False
+    carried: bool = False
+    sourceless: bool = False
+
+
+@dataclass(frozen=True)
+class UnlistedSource:
+    """A source cited and not listed: its label, the citations of it, and what it resembles."""
+
+    label: str
+    filing: str
+    citations: tuple[int, ...]
+    nearest: int | None

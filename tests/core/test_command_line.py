@@ -1,0 +1,103 @@
+"""The command line: exit statuses, JSON Lines, messages, house rules."""
+
+from __future__ import annotations
+
+import contextlib
+import io
+import json
+import tempfile
+import unittest
+from pathlib import Path
+
+from demo.build import build
+from grelt.cli import main
+
+
+class CommandLine(unittest.TestCase):
+    folder: Path
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        holder = tempfile.TemporaryDirectory()
+        cls.addClassCleanup(holder.cleanup)
+        cls.folder = Path(holder.name)
+        build(cls.folder)
+        (cls.folder / "empty.docx").touch()
+
+    def run_it(self, *arguments: str) -> tuple[int, str, str]:
+        out, err = io.StringIO(), io.StringIO()
+        with contextlib.redirect_stdout(out), contextlib.redirect_stderr(err):
+            status = main(list(arguments))
+        self.assertNotIn("Traceback", err.getvalue())
+        return status, out.getvalue(), err.getvalue()
+
+    def paper(self, name: str) -> str:
+        return str(next(self.folder.glob(f"*{name}*.docx")))
+
+    def test_statuses(self) -> None:
+        self.assertEqual(self.run_it("check", self.paper("dray"))[0], 0)
+        self.assertEqual(self.run_it("check", self.paper("marlowe"))[0], 1)
+        self.assertEqual(self.run_it("check")[0], 2)
+        self.assertEqual(self.run_it("check", self.paper("dray"), "--guide", "nope")[0], 2)
+        self.assertEqual(self.run_it("check", self.paper("dray"), "--date", "soon")[0], 2)
+        self.assertEqual(self.run_it("check", self.paper("empty"))[0], 3)
+        self.assertEqual(self.run_it("check", "nowhere.docx")[0], 3)
+        self.assertEqual(self.run_it("check", str(self.folder))[0], 3)
+
+    def test_several_papers_give_a_line_each_and_a_bad_one_stops_none(self) -> None:
+        status, out, err = self.run_it(
+            "check", "--json", self.paper("empty"), self.paper("dray"), self.paper("marlowe")
+        )
+        lines = [json.loads(line) for line in out.splitlines()]
+        self.assertEqual(status, 3)
+        self.assertEqual(lines[0]["error"]["code"], "paper-empty")
+        self.assertEqual([line["file"][:1] for line in lines[1:]], ["2", "1"])
+        self.assertIn("empty", err)
+
+    def test_one_paper_gives_one_report_and_nothing_else(self) -> None:
+        _, out, err = self.run_it("check", "--json", self.paper("dray"), "--date", "2026-11-24")
+        report = json.loads(out)
+        self.assertEqual(report["inputs"]["date"], "2026-11-24")
+        self.assertEqual(report["guide"]["chosen"], "recognised")
+        self.assertEqual(err, "")
+
+    def test_the_summary_is_grouped_and_quiet_is_quiet(self) -> None:
+        _, out, _ = self.run_it("check", self.paper("marlowe"))
+        self.assertIn("Match, both ways (4)", out)
+        self.assertIn("[ERT → Estuary and Reach Trust]", out)
+        self.assertEqual(self.run_it("check", "--quiet", self.paper("marlowe"))[1], "")
+
+    def test_house_rules_change_what_is_found(self) -> None:
+        house = self.folder / "house.toml"
+        house.write_text('[house]\nlist_scope = "consulted"\n[severity]\nlist-order = "off"\n')
+        _, out, _ = self.run_it("check", "--json", self.paper("marlowe"), "--house", str(house))
+        report = json.loads(out)
+        rules = {f["rule"] for f in report["findings"]}
+        self.assertFalse(rules & {"entry-uncited", "list-order"})
+        self.assertEqual(len(report["inputs"]["house"]), 2)
+
+    def test_wrong_house_rules_say_what_would_be_right(self) -> None:
+        for text, word in (
+            ('[house]\nlinks = "perhaps"', "plain, allow, require"),
+            ('[house]\nlinkz = "allow"', "no house rule"),
+            ('[severity]\nlist-ordr = "off"', "no rule"),
+            ('[severity]\nlist-order = "loud"', "off, advice"),
+            ("[huose]", "no table"),
+            ("house = [", "well-formed"),
+        ):
+            house = self.folder / "wrong.toml"
+            house.write_text(text)
+            status, _, err = self.run_it("check", self.paper("dray"), "--house", str(house))
+            with self.subTest(text=text):
+                self.assertEqual(status, 2)
+                self.assertIn(word, err)
+
+    def test_every_rule_explains_itself(self) -> None:
+        _, out, _ = self.run_it("rules")
+        for rule in out.split():
+            with self.subTest(rule=rule):
+                status, page, _ = self.run_it("explain", rule)
+                self.assertEqual(status, 0)
+                self.assertIn("Wrong:", page)
+                self.assertIn("chapter", page)
+        self.assertEqual(self.run_it("explain", "nope")[0], 2)

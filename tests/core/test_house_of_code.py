@@ -1,0 +1,67 @@
+"""What keeps the code as it is meant to be."""
+
+from __future__ import annotations
+
+import re
+import unittest
+from pathlib import Path
+
+from grelt.findings import Severity
+from grelt.guides import available_guides, load_guide
+from grelt.guides.loader import GuideBroken, parse_guide
+from grelt.rules.registry import all_rules, catalogue
+
+ROOT = Path(__file__).resolve().parents[2]
+CORE = ROOT / "src" / "grelt"
+_LONGEST = 400
+
+
+def modules(*folders: str) -> list[Path]:
+    return [p for f in folders for p in (ROOT / f).rglob("*.py") if "migrations" not in p.parts]
+
+
+class TheHouse(unittest.TestCase):
+    def test_no_code_outside_the_guides_names_a_guide(self) -> None:
+        names = re.compile("|".join(re.escape(g) for g in available_guides()))
+        for path in modules("src/grelt"):
+            if "guides" not in path.parts:
+                self.assertIsNone(names.search(path.read_text(encoding="utf-8")), path)
+
+    def test_no_module_has_a_second_subject(self) -> None:
+        for path in modules("src", "server", "tools", "demo"):
+            lines = len(path.read_text(encoding="utf-8").splitlines())
+            self.assertLessEqual(lines, _LONGEST, path)
+
+    def test_every_module_says_what_it_is_for(self) -> None:
+        for path in modules("src", "tools", "demo"):
+            self.assertTrue(path.read_text(encoding="utf-8").startswith('"""'), path)
+
+    def test_every_rule_file_is_a_rule_of_the_catalogue(self) -> None:
+        files = [p for p in (CORE / "rules").glob("*/*.py") if p.name != "__init__.py"]
+        self.assertEqual(len(files), len(all_rules()))
+        for path in files:
+            self.assertIn(path.stem.replace("_", "-"), catalogue())
+
+    def test_messages_fill_and_do_not_shout(self) -> None:
+        for rule in all_rules().values():
+            for message in rule.rule.messages.values():
+                self.assertTrue(message.endswith((".", "}")), (rule.id, message))
+                self.assertNotIn("!", message)
+
+    def test_outranked_rules_exist(self) -> None:
+        for rule in all_rules().values():
+            for other in rule.rule.outranks:
+                self.assertIn(other, catalogue())
+
+
+class GuideFiles(unittest.TestCase):
+    def test_every_guide_speaks_of_every_rule(self) -> None:
+        for identity in available_guides():
+            guide = load_guide(identity)
+            self.assertEqual(guide.id, identity)
+            for rule in all_rules():
+                self.assertIsInstance(guide.rules[rule].severity, Severity)
+
+    def test_a_misspelled_guide_is_refused(self) -> None:
+        with self.assertRaises(GuideBroken):
+            parse_guide({"guide": {}, "lists": {}})
