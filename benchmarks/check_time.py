@@ -30,8 +30,7 @@ def long_paper(pages: int, entries: int) -> bytes:
     while len(text) < pages * len(body) / 6.7:
         text.append(body[len(text) % len(body)])
     text.append(base[heading])
-    for number in range(entries):
-        text.append(_renamed(listed[number % len(listed)], number // len(listed)))
+    text += [_renamed(listed[n % len(listed)], n // len(listed)) for n in range(entries)]
     paragraphs = tuple(replace(p, index=i) for i, p in enumerate(text))
     return write_docx(
         Document("fragment", paragraphs), surname="Brandt", hand="direct", face="Times New Roman"

@@ -141,7 +141,9 @@ def _add_text(target: Any, text: str) -> None:
     plain = ""
     for number, character in enumerate(text):
         special = {"\n": LineBreak, "\t": Tab}.get(character)
-        if special is None and not (character == " " and (number == 0 or text[number - 1] in " \n\t")):
+        if special is None and not (
+            character == " " and (number == 0 or text[number - 1] in " \n\t")
+        ):
             plain += character
             continue
         if plain:

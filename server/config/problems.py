@@ -6,7 +6,7 @@ from typing import Any
 
 from django.core.exceptions import PermissionDenied
 from django.http import Http404
-from rest_framework import exceptions, serializers, status
+from rest_framework import exceptions, status
 from rest_framework.response import Response
 from rest_framework.views import exception_handler
 
@@ -19,14 +19,6 @@ class Problem(exceptions.APIException):
     def __init__(self, code: str, message: str, status_code: int = 400) -> None:
         self.status_code = status_code
         super().__init__(message, code)
-
-
-class ProblemSchema(serializers.Serializer[Any]):
-    """What every refusal looks like."""
-
-    code = serializers.CharField()
-    message = serializers.CharField()
-    fields = serializers.DictField(child=serializers.CharField(), required=False)
 
 
 def handle(error: Exception, context: dict[str, Any]) -> Response | None:
@@ -42,7 +34,7 @@ def handle(error: Exception, context: dict[str, Any]) -> Response | None:
     if isinstance(error, PermissionDenied):
         return _response("not-allowed", str(error) or "You may not do this.", 403)
     if isinstance(error, exceptions.Throttled):
-        wait = int(error.wait or 60)
+        wait = int(getattr(error, "wait", None) or 60)
         return _response("too-often", f"Too many tries. Wait {wait} seconds and try again.", 429)
     if isinstance(error, exceptions.NotAuthenticated):
         return _response("signed-out", "Sign in to go on.", status.HTTP_403_FORBIDDEN)

@@ -15,7 +15,12 @@ PORT = int(os.environ.get("GRELT_PORT", "8417"))
 
 DEBUG = os.environ.get("GRELT_DEBUG") == "1"
 SECRET_KEY = os.environ.get("GRELT_SECRET_KEY", "only-for-tests-and-commands-that-serve-nobody")
-ALLOWED_HOSTS = ["127.0.0.1", "localhost", "[::1]", *json.loads(os.environ.get("GRELT_HOSTS", "[]"))]
+ALLOWED_HOSTS = [
+    "127.0.0.1",
+    "localhost",
+    "[::1]",
+    *json.loads(os.environ.get("GRELT_HOSTS", "[]")),
+]
 
 INSTALLED_APPS = [
     "django.contrib.auth",

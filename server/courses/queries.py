@@ -3,12 +3,20 @@
 from __future__ import annotations
 
 from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
+from django.core.exceptions import PermissionDenied
 from django.db.models import Count, Prefetch, Q, QuerySet
 from django.shortcuts import get_object_or_404
 
 from .models import Assignment, Course
 
 User = AbstractBaseUser | AnonymousUser
+
+
+def id_of(user: User) -> int:
+    """The key of whoever is signed in. Raises `PermissionDenied` for nobody."""
+    if user.pk is None:
+        raise PermissionDenied("Sign in to go on.")
+    return int(user.pk)
 
 
 def courses_of(user: User) -> QuerySet[Course]:

@@ -7,6 +7,7 @@ from typing import Any
 
 from django.conf import settings
 from django.db import models
+
 from papers.models import Paper
 
 

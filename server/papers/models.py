@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import Any
 
-from courses.models import Assignment
 from django.db import models
+
+from courses.models import Assignment
 
 
 class Paper(models.Model):

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from courses.models import Assignment
-from courses.queries import User
 from django.db.models import Count, OuterRef, Prefetch, Q, QuerySet, Subquery
 from django.shortcuts import get_object_or_404
+
+from courses.models import Assignment
+from courses.queries import User
 
 from .models import Check, Draft, Paper
 
@@ -13,8 +14,10 @@ from .models import Check, Draft, Paper
 def _with_current(papers: QuerySet[Paper]) -> QuerySet[Paper]:
     """Papers with their drafts (without the files) and each draft's checks (without reports)."""
     checks = Check.objects.defer("report").order_by("-id")
-    drafts = Draft.objects.defer("content").order_by("-number").prefetch_related(
-        Prefetch("checks", queryset=checks)
+    drafts = (
+        Draft.objects.defer("content")
+        .order_by("-number")
+        .prefetch_related(Prefetch("checks", queryset=checks))
     )
     return papers.prefetch_related(Prefetch("drafts", queryset=drafts)).annotate(
         kept=Count("decisions", filter=Q(decisions__verdict="kept"), distinct=True),
@@ -54,9 +57,7 @@ def newest_done(paper: Paper) -> Check | None:
     """The newest finished check of the newest draft, with its report."""
     newest = Draft.objects.filter(paper=OuterRef("draft__paper")).order_by("-number").values("pk")
     return (
-        Check.objects.filter(
-            draft__paper=paper, state=Check.State.DONE, draft=Subquery(newest[:1])
-        )
+        Check.objects.filter(draft__paper=paper, state=Check.State.DONE, draft=Subquery(newest[:1]))
         .order_by("-id")
         .first()
     )

@@ -54,7 +54,9 @@ def _parser() -> argparse.ArgumentParser:
     check.add_argument("--house", metavar="FILE.toml", help="house rules over the guide")
     check.add_argument("--records", metavar="FILE.json", help="looked-up records of the sources")
     check.add_argument("--date", metavar="YYYY-MM-DD", help="the day of the check (default: today)")
-    check.add_argument("--json", action="store_true", help="print the report, one a line if several")
+    check.add_argument(
+        "--json", action="store_true", help="print the report, one a line if several"
+    )
     check.add_argument("--quiet", action="store_true", help="print nothing; the exit status tells")
     explain = commands.add_parser("explain", help="what a rule looks for, and why")
     explain.add_argument("rule", metavar="RULE")

@@ -112,11 +112,15 @@ class CitationForms(unittest.TestCase):
         self.assertIn("Lotte", got.entries[got.matches[0].entries[0]].text)
 
     def test_a_block_quotation_goes_on_with_the_source_that_leads_into_it(self) -> None:
-        got = paper(f"Okonjo puts it at length:\n> The tide waits for us. (23)\nIt empties (24).\n{LIST}")
+        got = paper(
+            f"Okonjo puts it at length:\n> The tide waits for us. (23)\nIt empties (24).\n{LIST}"
+        )
         pages = [(c.locator, m.entries) for c, m in zip(got.citations, got.matches, strict=True)]
         okonjo = next(i for i, e in enumerate(got.entries) if e.text.startswith("Okonjo"))
         self.assertEqual(pages, [("23", (okonjo,)), ("24", (okonjo,))])
 
     def test_unlisted_citations_of_one_source_are_one_source(self) -> None:
         got = paper(f"It waits (Pellow 1). It runs (Pellow 2). It stops (Quill 3).\n{LIST}")
-        self.assertEqual([(u.label, len(u.citations)) for u in got.unlisted], [("Pellow", 2), ("Quill", 1)])
+        self.assertEqual(
+            [(u.label, len(u.citations)) for u in got.unlisted], [("Pellow", 2), ("Quill", 1)]
+        )

@@ -58,7 +58,9 @@ class EffectiveFormatting(unittest.TestCase):
             style("Base", '<w:sz w:val="24"/>', '<w:jc w:val="center"/>')
             + style("Child", block='<w:ind w:left="720" w:hanging="720"/>', based="Base")
         )  # fmt: skip
-        body = paragraph("Tide", '<w:pStyle w:val="Child"/><w:jc w:val="left"/>', '<w:sz w:val="20"/>')
+        body = paragraph(
+            "Tide", '<w:pStyle w:val="Child"/><w:jc w:val="left"/>', '<w:sz w:val="20"/>'
+        )
         got = first(docx(body, styles=styles))
         self.assertEqual((got.format.left, got.format.first_line), (36, -36))
         self.assertEqual(got.format.alignment, "left")
@@ -101,7 +103,9 @@ class EffectiveFormatting(unittest.TestCase):
         )
         body = paragraph("Tide", '<w:numPr><w:ilvl w:val="0"/><w:numId w:val="3"/></w:numPr>')
         got = first(docx(body, numbering=numbering))
-        self.assertEqual((got.format.marker, got.format.left, got.format.first_line), ("number", 36, -18))
+        self.assertEqual(
+            (got.format.marker, got.format.left, got.format.first_line), ("number", 36, -18)
+        )
 
     def test_shading_highlight_colour(self) -> None:
         body = (
@@ -130,9 +134,7 @@ class TextThatCounts(unittest.TestCase):
         self.assertEqual(first(docx(body)).text, "The flood ran.")
 
     def test_hidden_text_is_out(self) -> None:
-        body = (
-            "<w:p><w:r><w:t>seen</w:t></w:r><w:r><w:rPr><w:vanish/></w:rPr><w:t>unseen</w:t></w:r></w:p>"
-        )
+        body = "<w:p><w:r><w:t>seen</w:t></w:r><w:r><w:rPr><w:vanish/></w:rPr><w:t>unseen</w:t></w:r></w:p>"
         self.assertEqual(first(docx(body)).text, "seen")
 
     def test_of_a_field_only_the_result_counts(self) -> None:

@@ -69,7 +69,9 @@ class Openings(unittest.TestCase):
                     self.assertEqual(entry.title.text if entry.title else None, title)
                 for element in entry.elements:
                     shown = element.span.of(entry.text)
-                    self.assertEqual(shown.split(), (shown if element.name == "author" else element.text).split())
+                    self.assertEqual(
+                        shown.split(), (shown if element.name == "author" else element.text).split()
+                    )
                 if container is not None and title is not None:
                     self.assertEqual(entry.container.text if entry.container else None, container)
 
@@ -100,7 +102,9 @@ class Cutting(unittest.TestCase):
         self.assertEqual((len(got.entries), len(got.sources.subheadings)), (2, 1))
 
     def test_an_appendix_is_not_the_list(self) -> None:
-        got = paper("Okonjo, Adaeze. *Salt*. 2021.", "{alignment=center} Appendix A", "A table of tides.")
+        got = paper(
+            "Okonjo, Adaeze. *Salt*. 2021.", "{alignment=center} Appendix A", "A table of tides."
+        )
         self.assertEqual(len(got.entries), 1)
 
 
@@ -117,7 +121,9 @@ class Filing(unittest.TestCase):
 
     def test_figures_spelled_out(self) -> None:
         entry = paper("*1821*. Pond House, 1999.").entries[0]
-        self.assertEqual(filing_key(entry, figures_first=False).by_letters.first, "eighteentwentyone")
+        self.assertEqual(
+            filing_key(entry, figures_first=False).by_letters.first, "eighteentwentyone"
+        )
         self.assertEqual(filing_key(entry, figures_first=True).by_letters.first, "1821")
 
     @settings(deadline=None, max_examples=60)

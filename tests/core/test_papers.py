@@ -127,9 +127,7 @@ class TheReport(unittest.TestCase):
         )
         self.assertNotEqual(text, longer)
         document = parse_fragment(longer.split("+++", 2)[2].replace("'", "’"), essay.face)
-        after = check(
-            write_docx(document, surname="Marlowe", hand=essay.hand, face=essay.face)
-        )
+        after = check(write_docx(document, surname="Marlowe", hand=essay.hand, face=essay.face))
         self.assertEqual(keys, [f["key"] for f in after["findings"]])
 
 
@@ -141,7 +139,9 @@ class JoiningByHand(unittest.TestCase):
         quill = next(e for e in report["entries"] if e["label"] == "Quill")
         joined = check(data, inputs=api.CheckInputs("mla-9", joins={pellow["key"]: quill["key"]}))
         now = next(c for c in joined["citations"] if c["key"] == pellow["key"])
-        self.assertEqual((now["match"], now["entries"], now["by_hand"]), ("exact", [quill["id"]], True))
+        self.assertEqual(
+            (now["match"], now["entries"], now["by_hand"]), ("exact", [quill["id"]], True)
+        )
         rules = {f["rule"] for f in joined["findings"]}
         self.assertFalse(rules & {"cite-unlisted", "entry-uncited"})
 

@@ -45,7 +45,9 @@ def main(arguments: list[str]) -> int:
         return 1
     except KeyboardInterrupt:
         return 130
-    print(_HELP if command in ("help", "--help", "-h") else f"There is no command {command}.\n{_HELP}")
+    print(
+        _HELP if command in ("help", "--help", "-h") else f"There is no command {command}.\n{_HELP}"
+    )
     return 0 if command in ("help", "--help", "-h") else 2
 
 

@@ -83,6 +83,4 @@ def core(arguments: list[str]) -> int:
     """Hand over to the core's own command line; needs neither database nor server."""
     python_env.ensure("core")
     sys.stdout.flush()
-    os.execve(
-        PYTHON, [str(PYTHON), "-m", "grelt.cli", *arguments], python_env.environment()
-    )
+    os.execve(PYTHON, [str(PYTHON), "-m", "grelt.cli", *arguments], python_env.environment())

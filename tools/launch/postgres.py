@@ -168,9 +168,10 @@ class Postgres:
         return done.stdout if done.returncode == 0 else None
 
     def _ensure_database(self, name: str) -> None:
-        if self._sql(self.port, name, "SELECT 1") is None:
-            if self._sql(self.port, "postgres", f'CREATE DATABASE "{name}"') is None:
-                raise Trouble(f"The database could not be created. The server’s log is {self.log}.")
+        if self._sql(self.port, name, "SELECT 1") is not None:
+            return
+        if self._sql(self.port, "postgres", f'CREATE DATABASE "{name}"') is None:
+            raise Trouble(f"The database could not be created. The server’s log is {self.log}.")
 
 
 def free_port(wanted: int) -> int:

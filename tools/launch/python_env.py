@@ -6,6 +6,7 @@ import os
 import shutil
 import subprocess
 import sys
+from pathlib import Path
 
 from . import debian
 from .paths import PYTHON, ROOT, VENV, digest, stamp, stamped
@@ -24,7 +25,14 @@ def ensure(level: str) -> None:
     if not PYTHON.exists() or not _works():
         _create()
     with step(f"installing Python packages ({level})"):
-        pip = [PYTHON, "-m", "pip", "--disable-pip-version-check", "install", "-q"]
+        pip: list[str | Path] = [
+            PYTHON,
+            "-m",
+            "pip",
+            "--disable-pip-version-check",
+            "install",
+            "-q",
+        ]
         failure = "Python packages could not be installed. Is the package index reachable?"
         if not stamped("pip", "26"):
             run([*pip, "--upgrade", "pip"], failure=failure)

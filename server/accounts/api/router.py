@@ -2,7 +2,6 @@
 
 from typing import Any
 
-from config.problems import Problem
 from django.contrib.auth import authenticate, login, logout
 from django.http import HttpRequest
 from django.urls import path
@@ -14,6 +13,8 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.throttling import BaseThrottle, ScopedRateThrottle
 from rest_framework.views import APIView
+
+from config.problems import Problem
 
 from .schemas import SessionSchema, SignInSchema
 

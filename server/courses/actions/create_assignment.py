@@ -5,7 +5,6 @@ from __future__ import annotations
 from typing import Any
 
 from config.problems import Problem
-
 from grelt import api as core
 
 from ..models import Assignment, Course

@@ -1,9 +1,8 @@
 """Creates a course for an instructor."""
 
-from django.contrib.auth.models import AbstractBaseUser, AnonymousUser
-
 from ..models import Course
+from ..queries import User, id_of
 
 
-def create_course(user: AbstractBaseUser | AnonymousUser, name: str) -> Course:
-    return Course.objects.create(owner_id=user.pk, name=name)
+def create_course(user: User, name: str) -> Course:
+    return Course.objects.create(owner_id=id_of(user), name=name)

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import Any
 
-from courses.queries import User
 from django.db import transaction
+
+from courses.queries import User, id_of
 from papers.models import FindingRow, Paper
 
 from ..models import Decision, Step
@@ -53,7 +54,7 @@ def decide_findings(
     count = f" {len(known)} findings" if len(known) > 1 else ""
     Step.objects.create(
         paper=paper,
-        by_id=user.pk,
+        by_id=id_of(user),
         kind=Step.Kind.DECIDE,
         said=f"{said}{count}: {rules[known[0]]}",
         before=before,

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from courses.queries import User
 from django.db import transaction
+
+from courses.queries import User, id_of
 from papers.actions.recheck import recheck_now
 from papers.models import Paper
 
@@ -11,9 +12,7 @@ from ..models import Join, Step
 
 
 @transaction.atomic
-def join_citation(
-    user: User, paper: Paper, *, citation_key: str, entry_key: str | None
-) -> None:
+def join_citation(user: User, paper: Paper, *, citation_key: str, entry_key: str | None) -> None:
     """`entry_key` empty means “no entry”; None takes the join away again."""
     Paper.objects.select_for_update().get(pk=paper.pk)
     old = Join.objects.filter(paper=paper, citation_key=citation_key).first()
@@ -21,7 +20,7 @@ def join_citation(
     set_join(paper, citation_key, entry_key)
     Step.objects.create(
         paper=paper,
-        by_id=user.pk,
+        by_id=id_of(user),
         kind=Step.Kind.JOIN,
         said="Join by hand" if entry_key is not None else "Unjoin",
         before=before,

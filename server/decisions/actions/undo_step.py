@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from config.problems import Problem
 from django.db import transaction
+
+from config.problems import Problem
 from papers.actions.recheck import recheck_now
 from papers.models import Paper
 

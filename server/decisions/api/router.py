@@ -2,10 +2,11 @@
 
 from django.urls import path
 from drf_spectacular.utils import extend_schema
-from papers.queries import paper_for
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
+
+from papers.queries import paper_for
 
 from ..actions.decide_findings import decide_findings
 from ..actions.join_citation import join_citation

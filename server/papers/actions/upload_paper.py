@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import hashlib
 
-from config.problems import Problem
-from courses.models import Assignment
 from django.db import transaction
 
+from config.problems import Problem
+from courses.models import Assignment
 from grelt.api import LIMITS
 
 from ..models import Check, Draft, Paper

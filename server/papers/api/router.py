@@ -6,8 +6,6 @@ from dataclasses import asdict
 from typing import Any
 from urllib.parse import quote
 
-from config.problems import Problem
-from courses.queries import assignment_for
 from django.core.files.uploadedfile import UploadedFile
 from django.http import HttpResponse
 from django.urls import path
@@ -17,6 +15,8 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from config.problems import Problem
+from courses.queries import assignment_for
 from grelt import api as core
 
 from ..actions.queue_check import queue_check
@@ -31,7 +31,7 @@ _REPORT: dict[str, Any] = {"$ref": "#/components/schemas/Report"}
 def _upload(request: Request) -> tuple[str, bytes, str]:
     form = UploadSchema(data=request.data)
     form.is_valid(raise_exception=True)
-    file: UploadedFile = form.validated_data["file"]
+    file: UploadedFile[Any] = form.validated_data["file"]
     size = file.size or 0
     content = b"\0" * (core.LIMITS.file + 1) if size > core.LIMITS.file else file.read()
     return file.name or "paper", content, form.validated_data.get("writer", "")

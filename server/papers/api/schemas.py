@@ -71,7 +71,7 @@ class RuleHelpSchema(serializers.Serializer[Any]):
 
     id = serializers.CharField()
     family = serializers.CharField()
-    label = serializers.CharField()
+    label = serializers.CharField()  # type: ignore[assignment]  # a field of that name
     looks_for = serializers.CharField()
     why = serializers.CharField()
     wrong = serializers.CharField()

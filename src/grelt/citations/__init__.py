@@ -2,7 +2,8 @@
 
 `known` is what the finder may be told beforehand (names and titles to look out for),
 `parts` reads the words inside a parenthesis, `signals` finds sources named in a
-sentence, `attribution` tells which of them a page belongs to, `author_page` finds the citations of a paper in the author-page system.
+sentence, `attribution` tells which of them a page belongs to, `author_page` finds the
+citations of a paper in the author-page system.
 """
 
 from .author_page import find_citations

@@ -29,7 +29,7 @@ from .signals import find_cues, in_scope
 
 _LONGEST = 320
 _PROSE = (Role.BODY, Role.BLOCK_QUOTE, Role.NOTE, Role.HEADING)
-_CLOSING_QUOTE = "”’\"»"
+_CLOSING_QUOTE = '”’"»'
 _AFTER = re.compile(r"[\s”\"’]*(?:[.?!,;:…—–)]|$)")
 _CAPITALISED = re.compile(r"[^\W\d_a-z][^\W\d_]+")
 _NUMBER_WORD = re.compile(
@@ -107,9 +107,7 @@ def _read_paragraph(walk: _Walk, paragraph: Paragraph, role: Role) -> None:
     cues = find_cues(text, paragraph.italics, walk.known)
     cut = sentences(text)
     enclosed = list(parentheses(text))
-    running = tuple(
-        c for c in cues if not any(p.start < c.span.start < p.end for p in enclosed)
-    )
+    running = tuple(c for c in cues if not any(p.start < c.span.start < p.end for p in enclosed))
     first = len(walk.citations)
     used: set[Span] = set()
     for span in enclosed:

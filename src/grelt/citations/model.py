@@ -45,8 +45,9 @@ class Citation:
     `span` covers the parenthesis (of several works in one, the words of this one), or
     the name in the sentence. `source` is the words that name the source, empty for a
     locator alone. `cues` are the sources named in the sentence before it, nearest
-    last; `earlier` those named before in the paragraph. `after` is the position, in the list of citations, of the one before it in
-    the same stretch of text, whose source a locator alone may continue.
+    last; `earlier` those named before in the paragraph. `after` is the
+    position, in the list of citations, of the one before it in the same stretch of text,
+    whose source a locator alone may continue.
     `certainty` is how sure it is a citation at all; a `tentative` one counts only
     if it is matched.
     """

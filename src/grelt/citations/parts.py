@@ -6,6 +6,7 @@ by the finder, which knows the sentence.
 
 from __future__ import annotations
 
+import itertools
 import re
 from dataclasses import dataclass
 
@@ -149,7 +150,9 @@ def _year(
             rest = locator[match.end() :].strip(" ,:")
             return head_end, match.group(1), rest or None
     words_start = max(start, head_end - 12)
-    found = re.search(r"[\s,(]((?:1[5-9]\d\d|20\d\d)[a-e]?|n\.d\.),?\s*$", text[words_start:head_end])
+    found = re.search(
+        r"[\s,(]((?:1[5-9]\d\d|20\d\d)[a-e]?|n\.d\.),?\s*$", text[words_start:head_end]
+    )
     if found is not None and words_start + found.start() > start:
         return words_start + found.start(), found.group(1), locator
     return head_end, None, locator
@@ -215,7 +218,4 @@ def split_works(text: str, span: Span) -> list[Span]:
         i for i, c in enumerate(inside) if c == ";" and not any(q.contains(i) for q in shielded)
     ]
     edges = [-1, *cuts, len(inside)]
-    return [
-        Span(span.start + a + 1, span.start + b) for a, b in zip(edges, edges[1:], strict=False)
-    ]
-
+    return [Span(span.start + a + 1, span.start + b) for a, b in itertools.pairwise(edges)]

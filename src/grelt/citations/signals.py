@@ -37,10 +37,13 @@ _REPORTING = _SCHOLARLY | frozenset(
     linked treat treats treated measure measures measured map maps mapped set sets read reads
     dismiss dismisses dismissed credit credits credited reckon reckons reckoned""".split()
 )
-_BEFORE = re.compile(r"(?:\b[Aa]ccording\s+to|\b[Aa]s|\b[Bb]y|\bfor|\bFor|\b[Ff]rom|\b[Ii]n|\b[Ww]ith)\s+$")
+_BEFORE = re.compile(
+    r"(?:\b[Aa]ccording\s+to|\b[Aa]s|\b[Bb]y|\bfor|\bFor|\b[Ff]rom|\b[Ii]n|\b[Ww]ith)\s+$"
+)
 _ACCORDING = re.compile(r"\b[Aa]ccording\s+to\s+(?:the\s+)?$")
 _ET_AL = re.compile(
-    r"\s+(?:et\.?\s+al\.?(?!\w)|and\s+(?:(?:her|his|their)\s+)?(?:others|colleagues|co-?authors))", re.I
+    r"\s+(?:et\.?\s+al\.?(?!\w)|and\s+(?:(?:her|his|their)\s+)?(?:others|colleagues|co-?authors))",
+    re.I,
 )
 _OPENERS = frozenset(
     """as while although though when where whereas because since if for but and yet so or nor
@@ -87,7 +90,7 @@ def find_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> tupl
 def _title_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> list[Cue]:
     spans = [(s, "quotes") for s in quoted(text)] + [(s, "italics") for s in italics]
     return [
-        Cue("title", span.of(text).strip(" .,;:“”\""), span, known=True, signal=True)
+        Cue("title", span.of(text).strip(' .,;:“”"'), span, known=True, signal=True)
         for span, _ in spans
         if len(span) <= 200 and known.is_title(span.of(text))
     ]
@@ -122,7 +125,9 @@ def _known_at(
         signal, strong = _signal(text, tokens, begin, end, bool(possessive))
         if phrase.kind == "name" and not possessive and (more := _ET_AL.match(text, span.end)):
             span = Span(span.start, more.end())
-            end = next((i for i in range(end, len(tokens)) if tokens[i][1][0] >= span.end), len(tokens))
+            end = next(
+                (i for i in range(end, len(tokens)) if tokens[i][1][0] >= span.end), len(tokens)
+            )
         begins = re.search(r"(?:^|[.?!][”\"’)]*)\s*$", text[max(0, span.start - 6) : span.start])
         speaks = begins is not None if possessive else _speaks(text, tokens, end)
         return end, Cue(
@@ -139,9 +144,7 @@ def _possessive(token: str) -> int:
     return 2 if re.search(r"[’'ʼ]s$", token) else 0
 
 
-def _matches(
-    tokens: list[tuple[str, tuple[int, int]]], at: int, phrase: KnownPhrase
-) -> int | None:
+def _matches(tokens: list[tuple[str, tuple[int, int]]], at: int, phrase: KnownPhrase) -> int | None:
     """The token after the phrase, if the tokens from `at` on spell it."""
     wanted = list(phrase.words)
     position = at
@@ -262,9 +265,7 @@ def _misspelled_at(
     return Cue("name", bare, Span(start, stop - possessive), True, True, strong, listed)
 
 
-def _unknown_at(
-    text: str, tokens: list[tuple[str, tuple[int, int]]], at: int
-) -> Cue | None:
+def _unknown_at(text: str, tokens: list[tuple[str, tuple[int, int]]], at: int) -> Cue | None:
     """A name nobody told of, presented as a source: `Martha Pellow argues`."""
     word, (start, _) = tokens[at]
     if not re.fullmatch(NAME_WORD, word) or word.isupper() or fold(word) in _OPENERS:
@@ -278,7 +279,9 @@ def _unknown_at(
         between = text[tokens[end - 1][1][1] : tokens[end][1][0]]
         following = tokens[end][0]
         initial = len(tokens[end - 1][0]) == 1
-        if between not in ((" ", ". ") if initial else (" ",)) or not re.fullmatch(rf"{NAME_WORD}|{UPPER}", following):
+        if between not in ((" ", ". ") if initial else (" ",)) or not re.fullmatch(
+            rf"{NAME_WORD}|{UPPER}", following
+        ):
             break
         if not following[:1].isupper():
             break

@@ -17,6 +17,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
+from typing import Any, TypeVar
 
 from ..text.spans import Span
 from .model import (
@@ -50,6 +51,9 @@ _KINDS = {
     "block": replace(_BODY, first_line=0.0),
     "title": replace(_BODY, alignment="center", first_line=0.0),
 }
+
+
+_Format = TypeVar("_Format", RunFormat, ParagraphFormat)
 
 
 @dataclass
@@ -102,7 +106,12 @@ def _add(builder: _Builder, line: str, layout: ParagraphFormat, note: str | None
         text += words
     builder.paragraphs.append(
         Paragraph(
-            len(builder.paragraphs), text, tuple(runs), layout, note_markers=tuple(markers), note=note
+            len(builder.paragraphs),
+            text,
+            tuple(runs),
+            layout,
+            note_markers=tuple(markers),
+            note=note,
         )
     )
 
@@ -131,15 +140,15 @@ def _apply(
     for setting in filter(None, (s.strip() for s in settings.split(","))):
         name, _, value = setting.partition("=")
         if name in ("bold", "italic", "underline", "capitals"):
-            format = replace(format, **{name: value != "no"})
+            format = _with(format, name, value != "no")
         elif name in ("face", "colour", "background", "link"):
-            format = replace(format, **{name: value})
+            format = _with(format, name, value)
         elif name == "size":
             format = replace(format, size=float(value))
         elif name in ("left", "first_line", "space_before", "space_after"):
-            layout = replace(layout, **{name: float(value)})
+            layout = _with(layout, name, float(value))
         elif name in ("alignment", "marker", "style"):
-            layout = replace(layout, **{name: value})
+            layout = _with(layout, name, value)
         elif name == "spacing":
             layout = replace(layout, line_spacing=LineSpacing("multiple", float(value)))
         elif name == "same_page":
@@ -147,6 +156,12 @@ def _apply(
         else:
             raise ValueError(f"a fragment has no setting {name!r}")
     return layout, format
+
+
+def _with(value: _Format, name: str, to: object) -> _Format:
+    """A copy with one field set by name."""
+    changes: dict[str, Any] = {name: to}
+    return replace(value, **changes)
 
 
 def with_text_replaced(document: Document, paragraph: int, span: Span, words: str) -> Document:

@@ -176,8 +176,10 @@ class Document:
             if layout.page_break_before:
                 marks.append("new-page")
             lines.append(f"  p{paragraph.index} " + " ".join(marks))
-            for run in paragraph.runs:
-                lines.append(f"    {run.span.of(paragraph.text)!r} {_describe(run.format)}".rstrip())
+            lines += [
+                f"    {run.span.of(paragraph.text)!r} {_describe(run.format)}".rstrip()
+                for run in paragraph.runs
+            ]
         return "\n".join(lines)
 
 

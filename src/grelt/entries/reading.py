@@ -87,7 +87,9 @@ def _dressed(flat: Squeezed, italics: list[Span]) -> list[tuple[Span, str]]:
     """Stretches in quotation marks or italics, in order, none inside another."""
     found = [(s, "quotes") for s in quoted(flat.text, single=True)]
     for span in italics:
-        own = Span(flat.forth(span.start), max(flat.forth(span.start), flat.forth(span.end - 1) + 1))
+        own = Span(
+            flat.forth(span.start), max(flat.forth(span.start), flat.forth(span.end - 1) + 1)
+        )
         words = own.of(flat.text)
         lead = len(words) - len(words.lstrip(" .,;:"))
         tail = len(words.rstrip(" .,;:"))
@@ -182,9 +184,7 @@ def _title_and_container(
     return title, container
 
 
-def _title_after(
-    text: str, opening: Opening, later: list[tuple[Span, str]]
-) -> EntryElement | None:
+def _title_after(text: str, opening: Opening, later: list[tuple[Span, str]]) -> EntryElement | None:
     """The title that follows an author: dressed, or the undressed words before a container."""
     start = opening.span.end
     while start < len(text) and text[start] in " .,":

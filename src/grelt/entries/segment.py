@@ -41,8 +41,10 @@ def cut_entries(document: Document, source_list: SourceList | None) -> Cut:
             blanks.append(index)
         elif _is_subheading(paragraph):
             subheadings.append(index)
-        elif groups and groups[-1][-1] == index - 1 and _continues(
-            document.paragraphs[groups[-1][-1]], paragraph
+        elif (
+            groups
+            and groups[-1][-1] == index - 1
+            and _continues(document.paragraphs[groups[-1][-1]], paragraph)
         ):
             groups[-1].append(index)
         else:
@@ -52,7 +54,7 @@ def cut_entries(document: Document, source_list: SourceList | None) -> Cut:
 
 def _is_subheading(paragraph: Paragraph) -> bool:
     text = paragraph.text.strip()
-    if len(text) > _SUBHEADING or text[-1:] in ".,;”\"" or looks_like_entry(paragraph):
+    if len(text) > _SUBHEADING or text[-1:] in '.,;”"' or looks_like_entry(paragraph):
         return False
     if re.search(r"\d|https?:|www\.|/", text):
         return False

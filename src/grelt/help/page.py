@@ -59,6 +59,8 @@ def rule_help(identity: str, guide: str | None = None) -> RuleHelp:
         wrong=flag.text.strip(),
         right=keep.text.strip(),
         right_because=keep.why,
-        house=tuple(f"{key} ({', '.join(OPTIONS[key].sentences)})" for key in registered.rule.house),
+        house=tuple(
+            f"{key} ({', '.join(OPTIONS[key].sentences)})" for key in registered.rule.house
+        ),
         chapters=tuple(chapters),
     )

@@ -82,7 +82,7 @@ def _all(citation: Citation, index: EntryIndex) -> Iterable[Candidate]:
     if citation.title is not None:
         yield from _by_title(citation.title.text, index, dressed=citation.title.dress != "plain")
         lead = source[: max(0, citation.title.span.start - citation.source_span.start)]
-        source = lead.strip(" ,“\"‘") if citation.names is None else ""
+        source = lead.strip(' ,“"‘') if citation.names is None else ""
         yield from _by_container(citation.title.text, index)
     elif source:
         yield from _by_title(source, index, dressed=False)
@@ -109,8 +109,10 @@ def _by_names(cited: NameList, index: EntryIndex) -> Iterable[Candidate]:
             yield Candidate(number, Way.FIRST_ELEMENT, score - penalty, reason, first.family)
     for number in index.later_surname.get(first.key, ()):
         entry = index.entries[number]
-        swapped = len(cited.names) > 1 and bool(entry.persons) and any(
-            n.key == entry.persons[0].key for n in cited.names[1:]
+        swapped = (
+            len(cited.names) > 1
+            and bool(entry.persons)
+            and any(n.key == entry.persons[0].key for n in cited.names[1:])
         )
         yield Candidate(
             number,
@@ -274,9 +276,7 @@ def _by_title(text: str, index: EntryIndex, *, dressed: bool) -> Iterable[Candid
 
 
 def _contains(title: tuple[str, ...], cited: tuple[str, ...]) -> bool:
-    return any(
-        title[i : i + len(cited)] == cited for i in range(1, len(title) - len(cited) + 1)
-    )
+    return any(title[i : i + len(cited)] == cited for i in range(1, len(title) - len(cited) + 1))
 
 
 def _misspelled_title(cited: tuple[str, ...], title: tuple[str, ...]) -> bool:

@@ -85,7 +85,10 @@ class EntryIndex:
                 short = fold(match.group(1)).replace(".", "")
                 for number in self.acronym.get(short, ()):
                     name = group_words(self.entries[number].author.text)
-                    if words(text[max(0, match.start() - 120) : match.start()])[-len(name) :] == name:
+                    if (
+                        words(text[max(0, match.start() - 120) : match.start()])[-len(name) :]
+                        == name
+                    ):
                         self.introduced.setdefault(short, paragraph)
 
 

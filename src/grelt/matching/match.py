@@ -158,16 +158,14 @@ def _by_cue(cue: Cue, citation: Citation, index: EntryIndex) -> list[Candidate]:
     if cue.kind != "title":
         return found
     cited = without_article(words(cue.text))
-    whole = {
-        c.entry
-        for c in found
-        if without_article(index.entries[c.entry].title_words) == cited
-    }
+    whole = {c.entry for c in found if without_article(index.entries[c.entry].title_words) == cited}
     if whole:
         # The very title beats one that only begins with the same words.
         found = [c for c in found if c.entry in whole]
     return [
-        replace(c, way=Way.TITLE_IN_SENTENCE, score=0.9, reason="its title is named in the sentence")
+        replace(
+            c, way=Way.TITLE_IN_SENTENCE, score=0.9, reason="its title is named in the sentence"
+        )
         if c.way is Way.TITLE_FOR_AUTHOR
         else c
         for c in found
@@ -188,9 +186,7 @@ def _with_author_named(
         if c.kind == "name"
     ) or any(letters(c.text) in keys for c in citation.cues if c.kind == "group")
     if not named and before is not None:
-        named = any(
-            index.entries[e].author.text == entry.author.text for e in before.entries
-        )
+        named = any(index.entries[e].author.text == entry.author.text for e in before.entries)
     if not named:
         return candidate
     return replace(
@@ -279,9 +275,10 @@ def _kept(
         if not citation.tentative or number in joins:
             kept.append(number)
             continue
-        if match.degree is MatchDegree.NONE or match.degree is MatchDegree.AMBIGUOUS:
-            if match.degree is MatchDegree.NONE or citation.parenthesis is None:
-                continue
+        if match.degree is MatchDegree.NONE:
+            continue
+        if match.degree is MatchDegree.AMBIGUOUS and citation.parenthesis is None:
+            continue
         if citation.parenthesis is None:
             if match.way not in _MENTION_WAYS:
                 continue

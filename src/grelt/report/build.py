@@ -19,9 +19,7 @@ _HABIT_SHARE = 0.5
 Json = dict[str, Any]
 
 
-def build_report(
-    paper: Paper, outcome: Outcome, *, file: str, guide: Json, inputs: Json
-) -> Json:
+def build_report(paper: Paper, outcome: Outcome, *, file: str, guide: Json, inputs: Json) -> Json:
     """The whole report. `guide` and `inputs` are its parts that only the door knows."""
     citation_ids = [f"c{n}" for n in range(1, len(paper.citations) + 1)]
     entry_ids = [f"e{e.position}" for e in paper.entries]
@@ -154,9 +152,7 @@ def _notes(paper: Paper, citation_ids: list[str]) -> list[Json]:
     written = []
     for number, note in enumerate(paper.document.notes, start=1):
         own = set(note.paragraphs)
-        cited = [
-            citation_ids[i] for i, c in enumerate(paper.citations) if c.paragraph in own
-        ]
+        cited = [citation_ids[i] for i, c in enumerate(paper.citations) if c.paragraph in own]
         marker = _marker(paper, note.id)
         written.append(
             {
@@ -203,11 +199,7 @@ def _fields(entry: Entry) -> Json:
     fields: Json = {}
     if entry.author.kind is OpeningKind.PERSON:
         fields["author"] = [
-            {
-                k: v
-                for k, v in (("family", p.family), ("given", p.given), ("suffix", p.suffix))
-                if v
-            }
+            {k: v for k, v in (("family", p.family), ("given", p.given), ("suffix", p.suffix)) if v}
             for p in entry.persons
         ]
     elif entry.author.kind is OpeningKind.ORGANISATION:

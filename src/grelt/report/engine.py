@@ -78,9 +78,7 @@ def subjects(paper: Paper, subject: Subject) -> range:
     return range(1)
 
 
-def _run(
-    paper: Paper, registered: Registered, severity: Severity
-) -> tuple[list[Finding], Chances]:
+def _run(paper: Paper, registered: Registered, severity: Severity) -> tuple[list[Finding], Chances]:
     found: list[Finding] = []
     right = 0
     for number in subjects(paper, registered.rule.subject):

@@ -74,7 +74,9 @@ def _register(name: str, family: str) -> Registered:
     looks_for, _, why = inspect.cleandoc(module.__doc__ or "").partition("\n\n")
     if not looks_for or not why or not rule.messages or not rule.label or not rule.mark:
         raise RuleBroken(f"{rule.id}: docstring with what and why, messages, label and mark needed")
-    return Registered(rule, family.replace("_", "-"), name, " ".join(looks_for.split()), " ".join(why.split()))
+    return Registered(
+        rule, family.replace("_", "-"), name, " ".join(looks_for.split()), " ".join(why.split())
+    )
 
 
 def rule(identity: str) -> Registered:

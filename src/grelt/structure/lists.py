@@ -32,7 +32,8 @@ _ENTRY_START = re.compile(
     rf"|[“\"][^”\"]+[.,?!]?[”\"]|[-—–]{{1,3}}\.|{NAME_WORD}[^.]{{2,80}}\.\s)"
 )
 _EVIDENCE = re.compile(
-    r"\b(?:1[6-9]|20)\d\d\b|\bpp?\.\s*\d|\bvol\.\s*\d|\bdoi\b|https?://|www\.|\b[\w-]+\.(?:example|org|com|edu|net)\b|\bedited by\b|\bPress\b"
+    r"\b(?:1[6-9]|20)\d\d\b|\bpp?\.\s*\d|\bvol\.\s*\d|\bdoi\b|https?://|www\."
+    r"|\b[\w-]+\.(?:example|org|com|edu|net)\b|\bedited by\b|\bPress\b"
 )
 
 

@@ -88,9 +88,7 @@ def _recorded(document: Document, text: list[Paragraph]) -> list[tuple[int, int]
     return starts
 
 
-def _next_inked(
-    text: list[Paragraph], paragraph: Paragraph, offset: int
-) -> tuple[int, int] | None:
+def _next_inked(text: list[Paragraph], paragraph: Paragraph, offset: int) -> tuple[int, int] | None:
     """Where the page after a break begins: here, or in the next paragraph."""
     if paragraph.text[offset:].strip() or (offset == 0 and not paragraph.text):
         return paragraph.index, offset
@@ -160,8 +158,7 @@ def _lines(paragraph: Paragraph, section: Section) -> list[tuple[int, float]]:
         tabs = paragraph.text.count("\t", start, end)
         length = end - start + tabs * 4 + (first if start == 0 else 0.0)
         count = max(1, math.ceil(length / per_line))
-        for number in range(count):
-            lines.append((start + int(number * per_line), height))
+        lines += [(start + int(number * per_line), height) for number in range(count)]
     if not paragraph.text:
         lines = [(0, -1.0)] * len(paragraph.hard_breaks) + [(0, height)]
     elif len(paragraph.text) in paragraph.hard_breaks:

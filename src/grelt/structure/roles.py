@@ -59,7 +59,9 @@ def structure_of(document: Document) -> Structure:
     in_list = set(source_list.paragraphs) if source_list else set()
     heading = source_list.heading if source_list else None
     after_list = max(in_list, default=heading if heading is not None else len(paragraphs))
-    front = _front_matter(paragraphs, heading if heading is not None else min(in_list, default=None))
+    front = _front_matter(
+        paragraphs, heading if heading is not None else min(in_list, default=None)
+    )
     for paragraph in paragraphs:
         index = paragraph.index
         if paragraph.note is not None:
@@ -133,7 +135,7 @@ def _is_heading(paragraph: Paragraph) -> bool:
         return True
     if (paragraph.format.style or "").casefold().startswith("heading") and len(text) < 200:
         return True
-    if len(text) > 90 or text[-1:] in ".?!,;:”\"" or "\n" in text:
+    if len(text) > 90 or text[-1:] in '.?!,;:”"' or "\n" in text:
         return False
     bold = all(r.format.bold for r in paragraph.inked_runs())
     italic = all(r.format.italic for r in paragraph.inked_runs())

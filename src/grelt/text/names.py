@@ -29,7 +29,10 @@ UPPER = r"[^\W\d_a-zß-öø-ÿ]"
 NAME_WORD = rf"{UPPER}[^\W\d_]*(?:[’'ʼ\-‐‑][^\W\d_]+)*"
 INITIALS = rf"(?:{UPPER}\.(?:[\s\-‐]?{UPPER}\.)*)"
 _CONNECTOR = re.compile(r"\s*,?\s+(?:and|&)\s+|\s*,?\s*&\s*|\s*,\s+")
-_ET_AL = re.compile(r",?\s+(?:et\.?\s+al(?:\.|ii|ia|\b)|and\s+(?:(?:her|his|their)\s+)?(?:others|colleagues|co-?authors))", re.I)
+_ET_AL = re.compile(
+    r",?\s+(?:et\.?\s+al(?:\.|ii|ia|\b)|and\s+(?:(?:her|his|their)\s+)?(?:others|colleagues|co-?authors))",
+    re.I,
+)
 _TITLES = re.compile(
     r"^(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Fr|Saint|Captain|Judge)\.?\s+(?=\S)"
 )

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from typing import Any
 
-from courses.models import Assignment, Course
 from django.contrib.auth.models import User
 from django.core.management.base import BaseCommand
 from django.db import transaction
 
+from courses.models import Assignment, Course
 from demo.essay import load_essays
 from demo.write_docx import write_docx
 from papers.actions.upload_paper import upload_paper

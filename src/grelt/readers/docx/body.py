@@ -145,7 +145,7 @@ class _Walker:
             )
         for item in element:
             tag = item.tag
-            if not isinstance(tag, str) or tag in _SKIPPED:
+            if tag in _SKIPPED:
                 continue
             if tag == f"{W}r":
                 self._run(item, builder, style, behind, link)
@@ -153,8 +153,8 @@ class _Walker:
                 target = self._links.get(item.get(R_ID, "")) or f"#{item.get(f'{W}anchor', '')}"
                 self._inline(item, builder, style, behind, target, depth + 1)
             elif tag == f"{W}fldSimple":
-                target = _link_of(item.get(f"{W}instr", "")) or link
-                self._inline(item, builder, style, behind, target, depth + 1)
+                own = _link_of(item.get(f"{W}instr", "")) or link
+                self._inline(item, builder, style, behind, own, depth + 1)
             elif tag == f"{W}sdt":
                 content = item.find(f"{W}sdtContent")
                 if content is not None:
@@ -168,8 +168,6 @@ class _Walker:
         properties = run.find(f"{W}rPr")
         format = self.styles.run(style, properties, behind)
         for item in run:
-            if not isinstance(item.tag, str):
-                continue
             tag = item.tag.removeprefix(W)
             if tag == "fldChar":
                 self._field_mark(item.get(f"{W}fldCharType", ""))
@@ -317,9 +315,7 @@ def _notes(package: Package, walker: _Walker) -> tuple[Note, ...]:
         first = len(walker.raws)
         walker.walk(element, package.links(part), f"{kind}:{identity}")
         notes.append(
-            Note(
-                f"{kind}:{identity}", kind, numbers[kind], tuple(range(first, len(walker.raws)))
-            )
+            Note(f"{kind}:{identity}", kind, numbers[kind], tuple(range(first, len(walker.raws))))
         )
     return tuple(notes)
 
@@ -374,6 +370,3 @@ def _length(element: Element | None, attribute: str) -> float | None:
         return round(float(value) / 20, 2) if value is not None else None
     except ValueError:
         return None
-
-
-

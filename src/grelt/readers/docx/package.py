@@ -10,7 +10,7 @@ import io
 import posixpath
 import zipfile
 import zlib
-from typing import TYPE_CHECKING, Protocol
+from typing import Protocol
 
 from lxml import etree
 
@@ -23,18 +23,14 @@ from ...errors import (
     PaperTooLarge,
 )
 
-if TYPE_CHECKING:
-    from lxml.etree import _Element as Element
-else:
-    Element = etree._Element
+Element = etree._Element
 
 W = "{http://schemas.openxmlformats.org/wordprocessingml/2006/main}"
 _STRICT_W = "{http://purl.oclc.org/ooxml/wordprocessingml/main}"
 R_ID = "{http://schemas.openxmlformats.org/officeDocument/2006/relationships}id"
 _RELS = "{http://schemas.openxmlformats.org/package/2006/relationships}"
 _DAMAGED = (
-    "The .docx is damaged or was cut off while being sent. "
-    "Ask for it to be saved and sent again."
+    "The .docx is damaged or was cut off while being sent. Ask for it to be saved and sent again."
 )
 
 

@@ -54,8 +54,6 @@ def run_values(properties: Element | None) -> RunValues:
     if properties is None:
         return values
     for item in properties:
-        if not isinstance(item.tag, str):
-            continue
         tag = item.tag.removeprefix(W)
         value = item.get(f"{W}val", "")
         if tag in _TOGGLES or tag in ("vanish", "smallCaps", "webHidden"):
@@ -81,8 +79,6 @@ def paragraph_values(properties: Element | None) -> ParagraphValues:
     if properties is None:
         return values
     for item in properties:
-        if not isinstance(item.tag, str):
-            continue
         tag = item.tag.removeprefix(W)
         if tag in ("ind", "spacing"):
             for key, value in item.attrib.items():
@@ -100,8 +96,7 @@ def paragraph_values(properties: Element | None) -> ParagraphValues:
             values["shd"] = item.get(f"{W}fill", "auto")
         elif tag == "numPr":
             for part in item:
-                if isinstance(part.tag, str):
-                    values[f"num.{part.tag.removeprefix(W)}"] = part.get(f"{W}val", "")
+                values[f"num.{part.tag.removeprefix(W)}"] = part.get(f"{W}val", "")
     return values
 
 

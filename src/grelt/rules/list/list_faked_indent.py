@@ -19,7 +19,7 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     entry = paper.entries[number]
     inner_start = len(entry.text) - len(entry.text.lstrip())
-    breaks = [m for m in _BY_HAND.finditer(entry.text.rstrip(), inner_start)]
+    breaks = list(_BY_HAND.finditer(entry.text.rstrip(), inner_start))
     if not breaks:
         return RIGHT
     split = len(entry.paragraphs) > 1
@@ -27,8 +27,10 @@ def check(paper: Paper, number: int) -> Verdict:
     return (
         Slip(
             template="paragraphs" if split else "breaks" if "\n" in entry.text.strip() else "tabs",
-            holes=(("count", str(len(breaks))), ("times", "once" if len(breaks) == 1
-                    else f"{len(breaks)} times")),
+            holes=(
+                ("count", str(len(breaks))),
+                ("times", "once" if len(breaks) == 1 else f"{len(breaks)} times"),
+            ),
             place=entry.whole if split else entry.place(first),
             expected=None if split else " ",
             entry=number,

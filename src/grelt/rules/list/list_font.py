@@ -22,8 +22,12 @@ def check(paper: Paper, number: int) -> Verdict:
     for paragraph in paper.paragraphs_of(entry):
         for run in paragraph.inked_runs():
             inked += len(run.span)
-            wrong_face = run.format.face is not None and face is not None and run.format.face != face
-            wrong_size = run.format.size is not None and size is not None and run.format.size != size
+            wrong_face = (
+                run.format.face is not None and face is not None and run.format.face != face
+            )
+            wrong_size = (
+                run.format.size is not None and size is not None and run.format.size != size
+            )
             if wrong_face or wrong_size:
                 other[
                     run.format.face if wrong_face else None, run.format.size if wrong_size else None
@@ -32,9 +36,7 @@ def check(paper: Paper, number: int) -> Verdict:
     if not spans:
         return RIGHT
     found_face, found_size = other.most_common(1)[0][0]
-    said = " ".join(
-        filter(None, (found_face, f"{found_size:g} point" if found_size else None))
-    )
+    said = " ".join(filter(None, (found_face, f"{found_size:g} point" if found_size else None)))
     usual = " ".join(
         filter(
             None,

@@ -77,6 +77,8 @@ RULE = Rule(
     subject=Subject.LIST,
     label="print of the list’s heading",
     mark="heading",
-    messages={"form": "The list’s heading is {faults}; it should be centred, in the text’s own print."},
+    messages={
+        "form": "The list’s heading is {faults}; it should be centred, in the text’s own print."
+    },
     check=check,
 )

@@ -23,9 +23,7 @@ def check(paper: Paper, number: int) -> Verdict:
         if live:
             if choice != "plain":
                 return RIGHT
-            return (
-                Slip(template="live", place=Place(paragraph.index, live[0]), entry=number),
-            )
+            return (Slip(template="live", place=Place(paragraph.index, live[0]), entry=number),)
         for match in _ADDRESS.finditer(paragraph.text):
             has_address = True
             format = paragraph.format_at(match.start())

@@ -23,7 +23,10 @@ def check(paper: Paper, number: int) -> Verdict:
             return RIGHT
         blanks += 1
         index -= 1
-    if index >= 0 and len(paper.paragraph(index).text.rstrip()) in paper.paragraph(index).hard_breaks:
+    if (
+        index >= 0
+        and len(paper.paragraph(index).text.rstrip()) in paper.paragraph(index).hard_breaks
+    ):
         return RIGHT
     if blanks >= _PUSHED_DOWN and not paper.document.page_breaks_known:
         return NOT_MINE  # pushed down with empty lines: only a real layout could tell

@@ -20,9 +20,7 @@ def check(paper: Paper, number: int) -> Verdict:
     paragraph = paper.paragraph(entry.paragraphs[0])
     if paragraph.format.marker is not None:
         bullet = paragraph.format.marker == "bullet"
-        return (
-            Slip(template="bullet" if bullet else "number", place=entry.whole, entry=number),
-        )
+        return (Slip(template="bullet" if bullet else "number", place=entry.whole, entry=number),)
     typed = _TYPED.match(paragraph.text)
     if typed is None:
         return RIGHT

@@ -39,7 +39,9 @@ RULE = Rule(
     subject=Subject.ENTRY,
     label="gaps between entries",
     mark="gap",
-    messages={"gap": "{points} points of extra space stand {where} the entry; there should be none."},
+    messages={
+        "gap": "{points} points of extra space stand {where} the entry; there should be none."
+    },
     check=check,
     house=("list_spacing",),
 )

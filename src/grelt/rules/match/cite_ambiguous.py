@@ -20,8 +20,10 @@ def check(paper: Paper, number: int) -> Verdict:
     entries = [paper.entries[i] for i in match.entries]
     one_author = len({e.author.text for e in entries}) == 1
     titles = [e.title.text for e in entries if e.title is not None]
-    named = ", ".join(f"“{t}”" for t in titles) if one_author else "; ".join(
-        e.author.text for e in entries
+    named = (
+        ", ".join(f"“{t}”" for t in titles)
+        if one_author
+        else "; ".join(e.author.text for e in entries)
     )
     return (
         Slip(
