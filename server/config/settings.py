@@ -119,6 +119,11 @@ SPECTACULAR_SETTINGS = {
 LOGGING = {
     "version": 1,
     "disable_existing_loggers": False,
-    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "handlers": {
+        "console": {
+            "class": "logging.StreamHandler",
+            "level": os.environ.get("GRELT_LOG_LEVEL", "WARNING"),
+        }
+    },
     "root": {"handlers": ["console"], "level": os.environ.get("GRELT_LOG_LEVEL", "WARNING")},
 }

@@ -29,7 +29,11 @@ def test(labels: list[str]) -> int:
     database = Postgres()
     database.ensure_running()
     try:
-        env = {**environment(database), "DJANGO_ALLOW_ASYNC_UNSAFE": "true"}
+        env = {
+            **environment(database),
+            "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
+            "GRELT_LOG_LEVEL": "CRITICAL",
+        }
         return _django_tests(names or ["tests"], env)
     finally:
         database.stop()

@@ -58,10 +58,12 @@ export function Galley({ model, focus, origin, round, decisions, onChoose, onSee
     virtual.scrollToIndex(target, { align: "center" });
     let tries = 0;
     let frame = requestAnimationFrame(function settle() {
+      // Heights are estimates until drawn: what was far away may need more than one jump.
       const element = find();
-      if (element && !visible(element)) element.scrollIntoView({ block: "center" });
       tries += 1;
-      if ((!element || !visible(element)) && tries < 20) frame = requestAnimationFrame(settle);
+      if (element && !visible(element)) element.scrollIntoView({ block: "center" });
+      else if (!element && tries % 4 === 0) virtual.scrollToIndex(target, { align: "center" });
+      if ((!element || !visible(element)) && tries < 60) frame = requestAnimationFrame(settle);
     });
     return () => cancelAnimationFrame(frame);
   }, [citationId, target, origin, virtual]);
@@ -139,23 +141,21 @@ const GalleyParagraph = memo(function GalleyParagraph(props: ParagraphProps) {
           ¶<span className="visually-hidden"> empty line</span>
         </span>
       )}
-      {segments.map((segment) => {
-        const starting = segment.findings.filter((f) => !shown.has(f.key));
-        for (const f of starting) shown.add(f.key);
-        return (
-          <Piece
-            key={segment.start}
-            segment={segment}
-            page={pageAt(paragraph, segment)}
-            starting={starting}
-            focus={focus}
-            round={round}
-            decisions={decisions}
-            numberOf={numberOf}
-            onChoose={onChoose}
-          />
-        );
-      })}
+      {stretches(segments).map((stretch) => (
+        <Stretch
+          key={stretch[0]!.start}
+          segments={stretch.map((segment) => {
+            const starting = segment.findings.filter((f) => !shown.has(f.key));
+            for (const f of starting) shown.add(f.key);
+            return { segment, starting, page: pageAt(paragraph, segment) };
+          })}
+          focus={focus}
+          round={round}
+          decisions={decisions}
+          numberOf={numberOf}
+          onChoose={onChoose}
+        />
+      ))}
     </div>
   );
 });
@@ -174,72 +174,105 @@ function PageMark({ page, top = false }: { page: number; top?: boolean }) {
   );
 }
 
-interface PieceProps extends Pick<Props, "focus" | "round" | "decisions" | "onChoose"> {
-  segment: Segment;
-  page: number;
-  starting: Finding[];
+/** Neighbouring segments of one citation's one place belong together. */
+function stretches(segments: Segment[]): Segment[][] {
+  const grouped: Segment[][] = [];
+  for (const segment of segments) {
+    const last = grouped.at(-1)?.at(-1);
+    const joins = last?.citation && last.citation === segment.citation && last.main === segment.main && !last.closes;
+    if (joins) grouped.at(-1)!.push(segment);
+    else grouped.push([segment]);
+  }
+  return grouped;
+}
+
+interface StretchProps extends Pick<Props, "focus" | "round" | "decisions" | "onChoose"> {
+  segments: { segment: Segment; starting: Finding[]; page: number }[];
   numberOf: Map<string, number>;
 }
 
-function Piece({ segment, page, starting, focus, round, decisions, numberOf, onChoose }: PieceProps) {
-  const { citation } = segment;
-  const text = <Characters segment={segment} />;
-  const marks = starting.map((finding) => {
-    const quiet = round !== null && roundOf(finding) !== round;
-    const verdict = decisions.get(finding.key)?.verdict;
-    return (
-      <button
-        key={finding.key}
-        type="button"
-        className={`margin-mark ${finding.severity}${quiet ? " quiet" : ""}${isOpen(finding, decisions) ? "" : ` ${verdict}`}${
-          focus.finding?.key === finding.key ? " on" : ""
-        }`}
-        aria-label={`${finding.label}: ${finding.message}`}
-        onClick={() => onChoose({ kind: "finding", id: finding.key }, "galley")}
-      >
-        {finding.mark}
-      </button>
-    );
-  });
-  const inSlip = segment.findings.some((f) => f.entry !== null && f.start !== f.end && f.end! - f.start! < 400);
-  const slipFocus = focus.finding !== null && segment.findings.some((f) => f.key === focus.finding?.key);
+/** A citation as one thing to press, or text outside of any. */
+function Stretch({ segments, focus, round, decisions, numberOf, onChoose }: StretchProps) {
+  const first = segments[0]!.segment;
+  const { citation } = first;
+  const marks = segments.flatMap(({ starting }) =>
+    starting.map((finding) => (
+      <MarginMark key={finding.key} {...{ finding, focus, round, decisions, onChoose }} />
+    )),
+  );
+  const text = segments.map(({ segment, page }) => (
+    <Words key={segment.start} segment={segment} page={page} focus={focus} />
+  ));
   if (!citation) {
     return (
       <>
-        {segment.pageBefore && <PageMark page={page} />}
         {marks}
-        {inSlip || slipFocus ? <span className={slipFocus ? "slip on" : "slip"}>{text}</span> : text}
+        {text}
       </>
     );
   }
   const on = focus.citation?.id === citation.id;
   const sibling = !on && focus.entry !== null && citation.entries.includes(focus.entry.id);
   const numbers = citation.entries.map((id) => numberOf.get(id)).filter((n) => n !== undefined);
+  const choose = () => onChoose({ kind: "citation", id: citation.id }, "galley");
   return (
     <>
-      {segment.pageBefore && <PageMark page={page} />}
       {marks}
       <span
         role="button"
-        tabIndex={segment.main && segment.opens ? 0 : -1}
-        {...(segment.main && segment.opens ? { "data-citation": citation.id } : {})}
-        className={`citation ${citation.match}${on ? " on" : ""}${sibling ? " sibling" : ""}${segment.main ? "" : " page-of"}`}
-        aria-label={`${citation.text}, ${STATE[citation.match]}`}
-        onClick={() => onChoose({ kind: "citation", id: citation.id }, "galley")}
+        tabIndex={first.main ? 0 : -1}
+        {...(first.main ? { "data-citation": citation.id } : {})}
+        className={`citation ${citation.match}${on ? " on" : ""}${sibling ? " sibling" : ""}${first.main ? "" : " page-of"}`}
+        aria-label={`${first.main ? citation.text : `page of ${citation.text}`}, ${STATE[citation.match]}`}
+        onClick={choose}
         onKeyDown={(event) => {
           if (event.key === "Enter" || event.key === " ") {
             event.preventDefault();
-            onChoose({ kind: "citation", id: citation.id }, "galley");
+            choose();
           }
         }}
       >
         {text}
       </span>
-      {segment.closes && segment.main === !hasPageApart(citation) && numbers.length > 0 && (
+      {first.main === !hasPageApart(citation) && numbers.length > 0 && (
         <sup className={`entry-number ${citation.match}`} aria-hidden>
           {numbers.join(" ")}
         </sup>
       )}
+    </>
+  );
+}
+
+interface MarginMarkProps extends Pick<Props, "focus" | "round" | "decisions" | "onChoose"> {
+  finding: Finding;
+}
+
+/** The small sign in the outer margin, at the line of the slip. */
+function MarginMark({ finding, focus, round, decisions, onChoose }: MarginMarkProps) {
+  const quiet = round !== null && roundOf(finding) !== round;
+  const verdict = decisions.get(finding.key)?.verdict;
+  const decided = isOpen(finding, decisions) ? "" : ` ${verdict}`;
+  const on = focus.finding?.key === finding.key ? " on" : "";
+  return (
+    <button
+      type="button"
+      className={`margin-mark ${finding.severity}${quiet ? " quiet" : ""}${decided}${on}`}
+      aria-label={`${finding.label}: ${finding.message}`}
+      onClick={() => onChoose({ kind: "finding", id: finding.key }, "galley")}
+    >
+      {finding.mark}
+    </button>
+  );
+}
+
+function Words({ segment, page, focus }: { segment: Segment; page: number; focus: Focus }) {
+  const inSlip = segment.findings.some((f) => f.entry !== null && f.start !== f.end && f.end! - f.start! < 400);
+  const chosen = focus.finding !== null && segment.findings.some((f) => f.key === focus.finding?.key);
+  const text = <Characters segment={segment} />;
+  return (
+    <>
+      {segment.pageBefore && <PageMark page={page} />}
+      {inSlip || chosen ? <span className={chosen ? "slip on" : "slip"}>{text}</span> : text}
     </>
   );
 }

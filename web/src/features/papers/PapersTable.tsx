@@ -60,7 +60,7 @@ export function PapersTable({ papers, onRemove, onCheck, onNewDraft }: Props) {
       align={by === "writer" ? "left" : "right"}
       sortDirection={sort.by === by ? (sort.down ? "desc" : "asc") : false}
     >
-      <Tooltip title={hint}>
+      <Tooltip title={hint} describeChild>
         <TableSortLabel
           active={sort.by === by}
           direction={sort.by === by && sort.down ? "desc" : "asc"}

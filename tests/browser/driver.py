@@ -1,0 +1,83 @@
+"""The real interface in a headless Chromium, within Django's test runner."""
+
+from __future__ import annotations
+
+import os
+import shutil
+from pathlib import Path
+from typing import Any, ClassVar
+
+from django.contrib.staticfiles.testing import StaticLiveServerTestCase
+from django.db import connection
+from playwright.sync_api import Browser, Page, sync_playwright
+
+os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
+ROOT = Path(__file__).resolve().parents[2]
+AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
+# What the browser says of an answer that refuses something: expected where a test provokes it.
+_REFUSALS = ("400 (Bad Request)", "403 (Forbidden)", "404 (Not Found)", "409 (Conflict)")
+
+
+class BrowserTestCase(StaticLiveServerTestCase):
+    """One browser a class, one window a test. Errors in the console fail the test."""
+
+    browser: ClassVar[Browser]
+
+    @classmethod
+    def setUpClass(cls) -> None:
+        super().setUpClass()
+        playwright = sync_playwright().start()
+        cls.addClassCleanup(playwright.stop)
+        cls.browser = playwright.chromium.launch(executable_path=shutil.which("chromium"))
+        cls.addClassCleanup(cls.browser.close)
+
+    def setUp(self) -> None:
+        self.page = self.window()
+
+    def window(self, scheme: Any = "light") -> Page:
+        context = self.browser.new_context(
+            viewport={"width": 1280, "height": 800},
+            color_scheme=scheme,
+            reduced_motion="reduce",
+            locale="en-US",
+        )
+        self.addCleanup(context.close)
+        page = context.new_page()
+        page.set_default_timeout(8000)
+        self.complaints: list[str] = []
+        page.on("pageerror", lambda error: self.complaints.append(str(error)))
+        page.on(
+            "console",
+            lambda message: (
+                self.complaints.append(message.text)
+                if message.type == "error" and not any(r in message.text for r in _REFUSALS)
+                else None
+            ),
+        )
+        return page
+
+    def tearDown(self) -> None:
+        self.assertEqual(self.complaints, [], "the browser complained")
+        # Jobs live outside Django's models; the next test starts without them.
+        with connection.cursor() as cursor:
+            cursor.execute("TRUNCATE procrastinate_jobs RESTART IDENTITY CASCADE")
+
+    def sign_in(self, page: Page, name: str = "vale", password: str = "slack-water") -> None:
+        page.goto(f"{self.live_server_url}/sign-in")
+        page.get_by_label("Name").fill(name)
+        page.get_by_label("Password").fill(password)
+        page.keyboard.press("Enter")
+        page.wait_for_url(f"{self.live_server_url}/")
+
+    def go(self, address: str) -> None:
+        self.page.goto(f"{self.live_server_url}{address}")
+
+    def violations(self, page: Page) -> list[str]:
+        """What axe finds against WCAG 2.2 A and AA."""
+        page.evaluate(AXE.read_text(encoding="utf-8"))
+        found = page.evaluate(
+            """async () => (await axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa',
+            'wcag22aa']})).violations.map(v => v.id + ': ' + v.nodes.slice(0, 3).map(
+            n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | '))"""
+        )
+        return [str(v) for v in found]

@@ -1,0 +1,214 @@
+"""The paper's desk: reckoning, galley, ledger, thread, bench; by mouse and by keyboard alone."""
+
+from __future__ import annotations
+
+from benchmarks.check_time import long_paper
+from decisions.models import Decision
+from papers.actions.run_check import run_check
+from papers.actions.upload_paper import upload_paper
+from playwright.sync_api import expect
+
+from tests.browser.driver import BrowserTestCase
+from tests.world import assignment_of, hand_in, instructor
+
+
+class Desk(BrowserTestCase):
+    def setUp(self) -> None:
+        super().setUp()
+        self.assignment = assignment_of(instructor())
+        self.paper = hand_in(self.assignment, "marlowe")
+        self.sign_in(self.page)
+        self.open()
+
+    def open(self, more: str = "") -> None:
+        self.go(f"/papers/{self.paper.pk}{more}")
+        expect(self.page.get_by_role("main")).to_be_visible()
+        expect(self.page.locator(".row").first).to_be_visible()
+
+    def bench(self) -> str:
+        return self.page.get_by_label("Bench").inner_text()
+
+    def decided(self) -> dict[str, str]:
+        return dict(Decision.objects.values_list("rule", "verdict"))
+
+    def test_how_the_paper_stands_is_seen_at_once(self) -> None:
+        reckoning = self.page.get_by_label("Reckoning").inner_text().split()
+        for word in ("16", "citations", "8", "sources", "⇄", "1", "listed", "5", "slips"):
+            self.assertIn(word, reckoning)
+        self.assertEqual(self.page.locator(".row.ghost").count(), 1)
+        self.assertEqual(self.page.locator(".page-bar").count(), 4)
+        overflow = self.page.evaluate(
+            "document.documentElement.scrollHeight > innerHeight || document.documentElement.scrollWidth > innerWidth"
+        )
+        self.assertFalse(overflow, "the frame scrolls")
+
+    def test_an_unlisted_source_is_a_ghost_where_its_entry_belongs(self) -> None:
+        labels = self.page.locator(".row").evaluate_all("rows => rows.map(r => r.dataset.row)")
+        self.assertEqual(labels.index("u1"), labels.index("e8") - 1)  # Pellow before Quill
+        self.page.get_by_role("button", name="1 not listed").click()
+        expect(self.page.locator(".row.ghost.on")).to_be_visible()
+        expect(self.page.locator(".citation.none.on").first).to_be_in_viewport()
+        expect(self.page.locator(".thread path")).to_be_attached()
+        self.assertIn("Pellow is cited here", self.bench())
+
+    def test_a_chosen_citation_brings_its_entry_level_and_draws_the_thread(self) -> None:
+        citation = self.page.get_by_role("button", name="(ERT 9), found in the list, with a slip")
+        self.page.keyboard.press(".")
+        expect(citation).to_be_in_viewport()
+        entry = self.page.locator(".row.on")
+        expect(entry).to_have_attribute("data-row", "e3")
+        expect(self.page.locator(".thread path")).to_be_attached()
+        self.assertIn("Estuary and Reach Trust", self.bench())
+
+    def test_a_chosen_entry_brings_its_first_citation_and_the_next(self) -> None:
+        self.page.get_by_role("button", name="Entry 4: Hartnell").click()
+        on = self.page.locator(".citation.on[data-citation]")
+        first = on.get_attribute("data-citation")
+        expect(on).to_be_in_viewport()
+        self.page.keyboard.press("n")
+        expect(on).not_to_have_attribute("data-citation", first or "")
+        self.page.keyboard.press("p")
+        expect(on).to_have_attribute("data-citation", first or "")
+
+    def test_the_whole_work_by_keyboard(self) -> None:
+        self.page.keyboard.press(".")
+        expect(self.page.get_by_label("Bench")).to_contain_text("Cited under another name")
+        self.page.keyboard.press("h")
+        expect(self.page.get_by_role("button", name="All 3 left")).to_be_visible()
+        self.page.keyboard.press(".")
+        expect(self.page.get_by_label("Bench")).to_contain_text("Cited and not listed")
+        self.page.keyboard.press("w")
+        expect(self.page.get_by_role("button", name="All 2 left")).to_be_visible()
+        expect(self.page.get_by_label("Bench")).to_contain_text("Out of alphabetical order")
+        self.page.keyboard.press("r")
+        self.page.keyboard.type("Move it up, please.")
+        self.page.keyboard.press("Control+Enter")
+        expect(self.page.get_by_label("Bench")).to_contain_text("Your remark: Move it up")
+        self.page.keyboard.press("k")
+        expect(self.page.get_by_role("button", name="All 1 left")).to_be_visible()
+        self.assertEqual(
+            self.decided(),
+            {"cite-first-element": "kept", "cite-unlisted": "waived", "list-order": "kept"},
+        )
+        self.page.keyboard.press("z")
+        expect(self.page.get_by_role("button", name="All 2 left")).to_be_visible()
+        self.page.reload()
+        expect(self.page.get_by_role("button", name="All 2 left")).to_be_visible()
+        self.page.keyboard.press("Escape")
+        expect(self.page.get_by_label("Slips by rule")).to_be_visible()
+
+    def test_joining_by_hand_rechecks_at_once_and_is_undone(self) -> None:
+        self.page.get_by_role("button", name="1 not listed").click()
+        expect(self.page.locator(".row.ghost.on")).to_be_visible()
+        self.page.keyboard.press("j")
+        field = self.page.get_by_role("combobox")
+        expect(field).to_be_focused()
+        field.fill("Quill")
+        self.page.keyboard.press("ArrowDown")
+        self.page.keyboard.press("Enter")
+        expect(self.page.locator(".row.ghost")).to_have_count(0)
+        expect(self.page.get_by_label("Reckoning")).to_contain_text("0not listed")
+        self.page.keyboard.press("Escape")
+        self.page.keyboard.press("z")
+        expect(self.page.locator(".row.ghost")).to_have_count(1)
+
+    def test_rounds_quiet_everything_else_and_live_in_the_address(self) -> None:
+        self.page.get_by_role("button", name="List 1 left").click()
+        expect(self.page).to_have_url(f"{self.live_server_url}/papers/{self.paper.pk}?round=list")
+        self.page.keyboard.press(".")
+        expect(self.page.get_by_label("Bench")).to_contain_text("Out of alphabetical order")
+        address = self.page.url
+        self.page.goto("about:blank")
+        self.page.goto(address)
+        expect(self.page.get_by_label("Bench")).to_contain_text("Out of alphabetical order")
+        self.page.go_back()
+        self.page.go_back()
+        expect(self.page.get_by_role("button", name="All 5 left")).to_be_visible()
+
+    def test_the_keys_are_shown_and_rest_while_writing(self) -> None:
+        self.page.keyboard.press("?")
+        expect(self.page.get_by_role("dialog")).to_contain_text("Keys of the desk")
+        self.page.keyboard.press("k")
+        self.page.keyboard.press("Escape")
+        self.assertEqual(self.decided(), {})
+
+    def test_marks_made_by_hand_are_shown_where_they_are(self) -> None:
+        self.paper = hand_in(self.assignment, "finch")
+        self.open("?round=list")
+        self.page.keyboard.press(".")
+        self.page.keyboard.press(".")
+        expect(self.page.locator(".by-hand").first).to_be_in_viewport()
+        expect(self.page.get_by_label("Bench")).to_contain_text("broken by hand")
+        self.assertIn("↵→", self.bench())
+
+    def test_a_clean_paper_says_so(self) -> None:
+        self.paper = hand_in(self.assignment, "dray")
+        self.open()
+        expect(self.page.get_by_label("Bench")).to_contain_text("Nothing to point out")
+        expect(self.page.locator(".reckoning-pair.agree")).to_be_visible()
+
+    def test_going_on_to_the_next_paper(self) -> None:
+        hand_in(self.assignment, "dray")
+        self.open()
+        self.page.keyboard.press("[")
+        expect(self.page.get_by_role("heading", name="Piers Dray")).to_be_visible()
+
+
+class LongPaper(BrowserTestCase):
+    def test_a_paper_of_300_pages_draws_only_what_is_seen(self) -> None:
+        check = upload_paper(
+            assignment_of(instructor()), file_name="long.docx", content=long_paper(300, 500)
+        )
+        run_check(check.pk)
+        self.sign_in(self.page)
+        self.go(f"/papers/{check.draft.paper_id}")
+        expect(self.page.locator(".row").first).to_be_visible()
+        self.assertLess(self.page.locator(".galley-item").count(), 40)
+        slowest = self.page.evaluate(
+            """async () => {
+                const box = document.querySelector('.galley');
+                let slowest = 0, last = performance.now();
+                for (let i = 0; i < 60; i += 1) {
+                    box.scrollTop += 900;
+                    await new Promise(requestAnimationFrame);
+                    const now = performance.now();
+                    slowest = Math.max(slowest, now - last);
+                    last = now;
+                }
+                return slowest;
+            }"""
+        )
+        self.assertLess(slowest, 1000, "scrolling hangs")
+        self.assertLess(self.page.locator(".galley-item").count(), 60)
+        self.page.keyboard.press(".")
+        expect(self.page.locator(".margin-mark.on")).to_be_in_viewport()
+
+
+class Accessibility(BrowserTestCase):
+    def test_every_view_in_both_schemes(self) -> None:
+        user = instructor()
+        assignment = assignment_of(user)
+        marlowe, finch = hand_in(assignment, "marlowe"), hand_in(assignment, "finch")
+        for scheme in ("light", "dark"):
+            page = self.window(scheme)
+            page.goto(f"{self.live_server_url}/sign-in")
+            expect(page.get_by_label("Name")).to_be_visible()
+            self.assertEqual(self.violations(page), [])
+            self.sign_in(page)
+            for address, key in (
+                ("/", ""),
+                (f"/assignments/{assignment.pk}", ""),
+                (f"/papers/{marlowe.pk}", ""),
+                (f"/papers/{marlowe.pk}", "."),
+                (f"/papers/{marlowe.pk}?source=u1", ""),
+                (f"/papers/{marlowe.pk}?source=u1", "j"),
+                (f"/papers/{finch.pk}?round=list", "."),
+                (f"/papers/{finch.pk}", "?"),
+            ):
+                page.goto(f"{self.live_server_url}{address}")
+                page.wait_for_load_state("networkidle")
+                if key:
+                    page.keyboard.press(key)
+                    page.wait_for_timeout(400)
+                with self.subTest(scheme=scheme, address=address, key=key):
+                    self.assertEqual(self.violations(page), [])

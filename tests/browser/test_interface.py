@@ -1,0 +1,106 @@
+"""Views around the desk: signing in, courses, the table of papers, handing in."""
+
+from __future__ import annotations
+
+from playwright.sync_api import expect
+
+from tests.browser.driver import BrowserTestCase
+from tests.world import assignment_of, file_of, hand_in, instructor, run_waiting_checks
+
+
+class Interface(BrowserTestCase):
+    def setUp(self) -> None:
+        super().setUp()
+        self.user = instructor()
+        self.assignment = assignment_of(self.user)
+        self.here = f"/assignments/{self.assignment.pk}"
+
+    def test_a_wrong_password_says_so_and_an_address_is_kept_through_signing_in(self) -> None:
+        self.go(self.here)
+        self.page.get_by_label("Name").fill("vale")
+        self.page.get_by_label("Password").fill("ebb")
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_role("alert")).to_contain_text("do not go together")
+        self.page.get_by_label("Password").fill("slack-water")
+        self.page.keyboard.press("Enter")
+        expect(self.page.get_by_role("heading", name="Tide, fog, salt, song")).to_be_visible()
+
+    def test_making_a_course_and_an_assignment(self) -> None:
+        self.sign_in(self.page)
+        self.page.get_by_role("button", name="New course").click()
+        self.page.get_by_label("Name of the course").fill("Night Work")
+        self.page.keyboard.press("Enter")
+        section = self.page.locator("section", has_text="Night Work")
+        section.get_by_role("button", name="New assignment").click()
+        self.page.get_by_label("Title").fill("Bakers")
+        self.page.get_by_role("button", name="Make it").click()
+        section.get_by_role("link", name="Bakers").click()
+        expect(self.page.get_by_text("No papers yet")).to_be_visible()
+
+    def test_papers_are_handed_in_checked_and_counted(self) -> None:
+        self.sign_in(self.page)
+        self.go(self.here)
+        self.page.get_by_label("Papers to hand in").set_input_files(
+            [
+                {"name": "marlowe.docx", "mimeType": "", "buffer": file_of("marlowe")},
+                {"name": "cut.docx", "mimeType": "", "buffer": file_of("dray")[:4000]},
+            ]
+        )
+        expect(self.page.get_by_role("row")).to_have_count(3)
+        expect(self.page.get_by_text("waiting").first).to_be_visible()
+        run_waiting_checks()
+        row = self.page.get_by_role("row", name="Ines Marlowe")
+        expect(row).to_contain_text("to look at")
+        cells = row.get_by_role("cell").all_inner_texts()
+        self.assertEqual(cells[1:8], ["4", "16", "8 ⇄ 8", "1", "1", "5", "·"])
+        bad = self.page.get_by_role("row", name="cut.docx")
+        expect(bad).to_contain_text("cut off while being sent")
+        bad.locator("input[type=file]").set_input_files(
+            [{"name": "whole.docx", "mimeType": "", "buffer": file_of("dray")}]
+        )
+        run_waiting_checks_soon(self)
+        expect(self.page.get_by_role("row", name="Piers Dray")).to_contain_text("nothing found")
+
+    def test_files_can_be_dropped(self) -> None:
+        self.sign_in(self.page)
+        self.go(self.here)
+        data = list(file_of("dray"))
+        transfer = self.page.evaluate_handle(
+            """data => { const t = new DataTransfer();
+            t.items.add(new File([new Uint8Array(data)], 'dropped.docx')); return t; }""",
+            data,
+        )
+        expect(self.page.get_by_text("No papers yet")).to_be_visible()
+        self.page.dispatch_event("main", "dragover", {"dataTransfer": transfer})
+        expect(self.page.get_by_text("Let go to hand in")).to_be_visible()
+        self.page.dispatch_event("main", "drop", {"dataTransfer": transfer})
+        expect(self.page.get_by_role("row", name="dropped.docx")).to_be_visible()
+
+    def test_sorting_and_taking_off_with_undo(self) -> None:
+        hand_in(self.assignment, "marlowe")
+        hand_in(self.assignment, "dray")
+        hand_in(self.assignment, "quist")
+        self.sign_in(self.page)
+        self.go(self.here)
+        links = self.page.get_by_role("row").get_by_role("link")
+        expect(links).to_have_count(3)
+        self.assertEqual(links.all_inner_texts(), ["Piers Dray", "Ines Marlowe", "Mateo Quist"])
+        self.page.get_by_role("button", name="Slips").click()
+        self.assertEqual(links.all_inner_texts(), ["Mateo Quist", "Ines Marlowe", "Piers Dray"])
+        self.page.get_by_label("Take Piers Dray off the list").click()
+        expect(links).to_have_count(2)
+        self.page.get_by_role("button", name="Undo").click()
+        expect(links).to_have_count(3)
+
+    def test_an_address_that_leads_nowhere_says_so(self) -> None:
+        self.sign_in(self.page)
+        self.go("/papers/999")
+        expect(self.page.get_by_text("not yours to see")).to_be_visible()
+        self.go("/nowhere")
+        expect(self.page.get_by_role("link", name="To your courses")).to_be_visible()
+
+
+def run_waiting_checks_soon(case: Interface) -> None:
+    """Wait until the page has sent the file, then do a worker's work."""
+    expect(case.page.get_by_text("waiting").or_(case.page.get_by_text("checking")).first).to_be_visible()
+    run_waiting_checks()

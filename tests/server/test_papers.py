@@ -1,0 +1,254 @@
+"""Handing in, the queue, reports, bad files, and who may see what."""
+
+from __future__ import annotations
+
+import io
+from concurrent.futures import ThreadPoolExecutor
+from unittest import mock
+
+from courses.models import Assignment, Course
+from django.core.files.uploadedfile import SimpleUploadedFile
+from django.db import connection
+from django.test import Client, TestCase, TransactionTestCase
+from grelt.api import LIMITS
+from papers.actions.run_check import run_check
+from papers.models import Check, CitationRow, Draft, EntryRow, FindingRow, Paper
+from procrastinate.contrib.django import app
+from procrastinate.contrib.django.models import ProcrastinateJob
+
+from tests.world import PASSWORD, assignment_of, file_of, hand_in, instructor, run_waiting_checks
+
+
+def upload(name: str, content: bytes) -> dict[str, SimpleUploadedFile]:
+    return {"file": SimpleUploadedFile(name, content)}
+
+
+class HandingIn(TestCase):
+    def setUp(self) -> None:
+        self.user = instructor()
+        self.assignment = assignment_of(self.user)
+        self.client.force_login(self.user)
+        self.address = f"/api/assignments/{self.assignment.pk}/papers"
+
+    def test_a_paper_is_kept_queued_checked_and_named(self) -> None:
+        content = file_of("marlowe")
+        answer = self.client.post(self.address, upload("essay.docx", content))
+        self.assertEqual(answer.status_code, 201)
+        self.assertEqual(answer.json()["check_state"]["state"], "queued")
+        job = ProcrastinateJob.objects.get()
+        self.assertEqual(job.task_name, "papers.run_check")
+        self.assertEqual(bytes(Draft.objects.get().content), content)
+        run_waiting_checks()
+        row = self.client.get(self.address).json()[0]
+        self.assertEqual((row["writer"], row["title"]), ("Ines Marlowe", "The Mill at Slack Water"))
+        state = row["check_state"]
+        self.assertEqual(
+            (state["state"], state["citations"], state["unlisted"], state["slips"]),
+            ("done", 16, 1, 5),
+        )
+
+    def test_results_are_rows_that_can_be_queried(self) -> None:
+        hand_in(self.assignment, "marlowe")
+        report = self.client.get(f"/api/papers/{Paper.objects.get().pk}/report").json()
+        self.assertEqual(CitationRow.objects.filter(match="none").get().text, "(Pellow 112)")
+        self.assertEqual(EntryRow.objects.filter(times_cited=0).get().label, "Quill")
+        self.assertEqual(FindingRow.objects.count(), len(report["findings"]))
+        self.assertEqual(
+            FindingRow.objects.filter(rule="cite-first-element", severity="error").count(), 2
+        )
+
+    def test_the_file_comes_back_as_it_came(self) -> None:
+        paper = hand_in(self.assignment, "dray")
+        answer = self.client.get(f"/api/papers/{paper.pk}/file")
+        self.assertEqual(answer.content, file_of("dray"))
+        self.assertIn("attachment", answer["Content-Disposition"])
+        self.assertEqual(answer["X-Content-Type-Options"], "nosniff")
+
+    def test_bad_files_are_kept_with_a_message(self) -> None:
+        whole = file_of("dray")
+        for name, content, code in (
+            ("empty.docx", b"", "paper-empty"),
+            ("half.docx", whole[: len(whole) // 2], "paper-damaged"),
+            ("really.docx", b"%PDF-1.4", "paper-mislabelled"),
+            ("notes.txt", b"words", "format-unsupported"),
+        ):
+            with self.subTest(name=name):
+                answer = self.client.post(self.address, upload(name, content))
+                self.assertEqual(answer.status_code, 201)
+                run_waiting_checks()
+                paper = self.client.get(f"/api/papers/{answer.json()['id']}").json()
+                self.assertEqual(paper["check_state"]["state"], "failed")
+                self.assertEqual(paper["check_state"]["error_code"], code)
+                self.assertGreater(len(paper["check_state"]["error_message"]), 30)
+                self.assertEqual(bytes(Draft.objects.get(paper_id=paper["id"]).content), content)
+
+    def test_a_file_too_large_is_refused_with_a_message(self) -> None:
+        answer = self.client.post(self.address, upload("big.docx", bytes(LIMITS.file + 1)))
+        self.assertEqual(answer.status_code, 413)
+        self.assertIn("30 MB", answer.json()["message"])
+        self.assertEqual(Paper.objects.count(), 0)
+
+    def test_no_file_at_all_is_said(self) -> None:
+        answer = self.client.post(self.address, {})
+        self.assertEqual(answer.status_code, 400)
+        self.assertIn("file", answer.json()["fields"])
+
+    def test_a_new_draft_replaces_what_is_shown_and_keeps_the_old_file(self) -> None:
+        paper = hand_in(self.assignment, "marlowe")
+        answer = self.client.post(
+            f"/api/papers/{paper.pk}/drafts", upload("2.docx", file_of("dray"))
+        )
+        self.assertEqual(answer.json()["draft"], 2)
+        run_waiting_checks()
+        self.assertEqual(self.client.get(f"/api/papers/{paper.pk}/report").json()["findings"], [])
+        self.assertEqual(Draft.objects.count(), 2)
+
+    def test_checking_again_gives_the_same_report_and_one_check(self) -> None:
+        paper = hand_in(self.assignment, "marlowe")
+        before = self.client.get(f"/api/papers/{paper.pk}/report").json()
+        with mock.patch("papers.actions.run_check.core.check") as check:
+            answer = self.client.post(f"/api/papers/{paper.pk}/check")
+            self.assertEqual(answer.status_code, 202)
+            run_waiting_checks()
+            check.assert_not_called()  # same inputs, same report, no second run
+        self.assertEqual(self.client.get(f"/api/papers/{paper.pk}/report").json(), before)
+        self.assertEqual(Check.objects.count(), 1)
+        self.assertEqual(FindingRow.objects.count(), 5)
+
+    def test_house_rules_of_the_assignment_are_obeyed(self) -> None:
+        assignment = assignment_of(self.user, {"house": {"list_scope": "consulted"}})
+        paper = hand_in(assignment, "marlowe")
+        report = self.client.get(f"/api/papers/{paper.pk}/report").json()
+        self.assertNotIn("entry-uncited", {f["rule"] for f in report["findings"]})
+        shown = self.client.get(f"/api/assignments/{assignment.pk}").json()
+        self.assertEqual(shown["house_rules"], ["The list may hold works consulted and not cited."])
+
+    def test_a_failure_inside_the_core_keeps_the_file_and_says_so(self) -> None:
+        paper = hand_in(self.assignment, "dray", checked=False)
+        check = Check.objects.get()
+        with (
+            mock.patch("papers.actions.run_check.core.check", side_effect=RuntimeError("bang")),
+            self.assertRaises(RuntimeError),
+        ):
+            run_check(check.pk)
+        state = self.client.get(f"/api/papers/{paper.pk}").json()["check_state"]
+        self.assertEqual((state["state"], state["error_code"]), ("failed", "check-failed"))
+        self.assertNotIn("bang", state["error_message"])
+
+    def test_removing_can_be_undone(self) -> None:
+        paper = hand_in(self.assignment, "dray")
+        self.assertEqual(self.client.delete(f"/api/papers/{paper.pk}").status_code, 204)
+        self.assertEqual(self.client.get(self.address).json(), [])
+        self.assertEqual(self.client.get(f"/api/papers/{paper.pk}").status_code, 404)
+        self.client.post(f"/api/papers/{paper.pk}/restore")
+        self.assertEqual(len(self.client.get(self.address).json()), 1)
+
+
+class TheQueue(TransactionTestCase):
+    def tearDown(self) -> None:
+        with connection.cursor() as cursor:
+            cursor.execute(
+                "TRUNCATE procrastinate_jobs, procrastinate_periodic_defers, procrastinate_workers"
+                " RESTART IDENTITY CASCADE"
+            )
+
+    def test_a_worker_runs_what_was_queued(self) -> None:
+        paper = hand_in(assignment_of(instructor()), "finch", checked=False)
+
+        def work() -> None:
+            with app.replace_connector(app.connector.get_worker_connector()) as worker:
+                worker.run_worker(wait=False, install_signal_handlers=False, listen_notify=False)
+            connection.close()
+
+        with ThreadPoolExecutor(1) as pool:
+            pool.submit(work).result()
+        check = Check.objects.get(draft__paper=paper)
+        self.assertEqual((check.state, check.slips), ("done", 5))
+
+
+class WhoMaySeeWhat(TestCase):
+    """Every address of the API, asked by somebody else and by nobody."""
+
+    @classmethod
+    def setUpTestData(cls) -> None:
+        cls.owner = instructor("vale")
+        cls.other = instructor("pym")
+        cls.assignment = assignment_of(cls.owner)
+        cls.paper = hand_in(cls.assignment, "marlowe")
+
+    def addresses(self) -> list[tuple[str, str, dict[str, object]]]:
+        paper, work = f"/api/papers/{self.paper.pk}", f"/api/assignments/{self.assignment.pk}"
+        course = f"/api/courses/{self.assignment.course.pk}"
+        return [
+            ("get", work, {}),
+            ("get", f"{work}/papers", {}),
+            ("post", f"{work}/papers", {"file": io.BytesIO(b"x")}),
+            ("post", f"{course}/assignments", {"title": "x", "guide": "mla-9"}),
+            ("get", paper, {}),
+            ("get", f"{paper}/report", {}),
+            ("get", f"{paper}/file", {}),
+            ("get", f"{paper}/desk", {}),
+            ("post", f"{paper}/check", {}),
+            ("post", f"{paper}/drafts", {"file": io.BytesIO(b"x")}),
+            ("post", f"{paper}/decisions", {"keys": ["k"], "verdict": "kept"}),
+            ("post", f"{paper}/joins", {"citation": "c", "entry": ""}),
+            ("post", f"{paper}/undo", {}),
+            ("post", f"{paper}/restore", {}),
+            ("delete", paper, {}),
+        ]
+
+    def test_somebody_else_finds_nothing(self) -> None:
+        self.client.force_login(self.other)
+        for verb, address, body in self.addresses():
+            with self.subTest(verb=verb, address=address):
+                answer = getattr(self.client, verb)(address, body)
+                self.assertEqual(answer.status_code, 404)
+        self.assertEqual(self.client.get("/api/courses").json(), [])
+        self.assertEqual(Draft.objects.count(), 1)
+
+    def test_nobody_is_asked_to_sign_in(self) -> None:
+        for verb, address, body in [*self.addresses(), ("get", "/api/courses", {})]:
+            with self.subTest(verb=verb, address=address):
+                answer = getattr(self.client, verb)(address, body)
+                self.assertEqual(answer.status_code, 403)
+                self.assertEqual(answer.json()["code"], "signed-out")
+
+    def test_forged_requests_are_refused(self) -> None:
+        strict = Client(enforce_csrf_checks=True)
+        strict.force_login(self.owner)
+        answer = strict.post(f"/api/papers/{self.paper.pk}/check")
+        self.assertEqual(answer.status_code, 403)
+        answer = strict.post("/api/session", {"username": "vale", "password": PASSWORD})
+        self.assertEqual(answer.status_code, 403)
+
+
+class Courses(TestCase):
+    def setUp(self) -> None:
+        self.client.force_login(instructor())
+
+    def test_making_a_course_and_an_assignment(self) -> None:
+        course = self.client.post("/api/courses", {"name": "Night Work"}).json()
+        answer = self.client.post(
+            f"/api/courses/{course['id']}/assignments",
+            {"title": "Essay", "guide": "mla-9", "house": {"house": {"links": "allow"}}},
+            content_type="application/json",
+        )
+        self.assertEqual(answer.status_code, 201)
+        self.assertEqual(Assignment.objects.get().house, {"house": {"links": "allow"}})
+        self.assertEqual(
+            self.client.get("/api/courses").json()[0]["assignments"][0]["title"], "Essay"
+        )
+
+    def test_what_cannot_be_is_refused_in_words(self) -> None:
+        course = Course.objects.create(owner_id=self.client.session["_auth_user_id"], name="x")
+        address = f"/api/courses/{course.pk}/assignments"
+        for body, words in (
+            ({"title": "E", "guide": "nope"}, "no guide"),
+            ({"title": "E", "guide": "mla-9", "house": {"house": {"links": "maybe"}}}, "links"),
+            ({"title": "", "guide": "mla-9"}, "blank"),
+        ):
+            with self.subTest(body=body):
+                answer = self.client.post(address, body, content_type="application/json")
+                self.assertIn(answer.status_code, (400, 422))
+                self.assertIn(words, answer.json()["message"])
+        self.assertEqual(Assignment.objects.count(), 0)

@@ -1,0 +1,50 @@
+"""A small world for tests of the server and the interface: instructors, a course, papers."""
+
+from __future__ import annotations
+
+from courses.models import Assignment, Course
+from demo.essay import Essay, load_essays
+from demo.write_docx import write_docx
+from django.contrib.auth.models import User
+from papers.actions.run_check import run_check
+from papers.actions.upload_paper import upload_paper
+from papers.models import Check, Paper
+
+PASSWORD = "slack-water"
+
+
+def instructor(name: str = "vale") -> User:
+    user = User.objects.create_user(name, password=PASSWORD)
+    user.first_name, user.last_name = "Tamsin", "Vale"
+    user.save()
+    return user
+
+
+def assignment_of(user: User, house: dict[str, object] | None = None) -> Assignment:
+    course = Course.objects.create(owner=user, name="Writing the Shore")
+    return Assignment.objects.create(
+        course=course, title="Tide, fog, salt, song", guide="mla-9", house=house or {}
+    )
+
+
+def essay(name: str) -> Essay:
+    return next(e for e in load_essays() if name in e.name)
+
+
+def file_of(name: str) -> bytes:
+    found = essay(name)
+    return write_docx(found.document, surname=found.surname, hand=found.hand, face=found.face)
+
+
+def hand_in(assignment: Assignment, name: str, *, checked: bool = True) -> Paper:
+    """A demo essay handed in, and checked as a worker would."""
+    check = upload_paper(assignment, file_name=f"{essay(name).name}.docx", content=file_of(name))
+    if checked:
+        run_check(check.pk)
+    return check.draft.paper
+
+
+def run_waiting_checks() -> None:
+    """What a worker does, here and now."""
+    for check in Check.objects.filter(state=Check.State.QUEUED):
+        run_check(check.pk)
