@@ -102,5 +102,7 @@ class Interface(BrowserTestCase):
 
 def run_waiting_checks_soon(case: Interface) -> None:
     """Wait until the page has sent the file, then do a worker's work."""
-    expect(case.page.get_by_text("waiting").or_(case.page.get_by_text("checking")).first).to_be_visible()
+    expect(
+        case.page.get_by_text("waiting").or_(case.page.get_by_text("checking")).first
+    ).to_be_visible()
     run_waiting_checks()

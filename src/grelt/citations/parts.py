@@ -10,7 +10,7 @@ import itertools
 import re
 from dataclasses import dataclass
 
-from ..text.names import UPPER, NameList, natural_names
+from ..text.names import UPPER, NameList, looks_like_organisation, natural_names
 from ..text.quotes import MARKS, quoted
 from ..text.spans import Span
 from .model import TitleCue
@@ -176,7 +176,7 @@ def _source(
     if re.split(r"[\s.,]", words.casefold(), maxsplit=1)[0] in _NOT_SOURCES:
         return None
     names = natural_names(words)
-    if names is not None:
+    if names is not None and not _reads_as_group(words):
         return names, None
     if _is_group(words):
         return None, None
@@ -188,6 +188,11 @@ def _source(
             at = span.end - len(words[comma + 1 :].lstrip())
             return names, TitleCue(tail, "plain", Span(at, span.end))
     return None
+
+
+def _reads_as_group(words: str) -> bool:
+    """One name of several words with a group’s word in it: `Reach Oral History Group`."""
+    return len(words.split()) > 1 and " and " not in words and looks_like_organisation(words)
 
 
 def _is_group(words: str) -> bool:

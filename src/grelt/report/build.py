@@ -118,8 +118,11 @@ def _paragraph(paper: Paper, index: int) -> Json:
 
 def _citation(paper: Paper, number: int, citation_ids: list[str], entry_ids: list[str]) -> Json:
     citation, match = paper.citations[number], paper.matches[number]
+    group = len(match.entries) == 1 and (
+        paper.entries[match.entries[0]].author.kind is OpeningKind.ORGANISATION
+    )
     names = [n.family for n in citation.names.names] if citation.names is not None else []
-    if not names and citation.source and citation.title is None:
+    if citation.source and citation.title is None and (group or not names):
         names = [citation.source]
     written: Json = {
         "id": citation_ids[number],

@@ -48,7 +48,7 @@ export function Bench(props: BenchProps) {
     <section className="bench" aria-label="Bench">
       <div className="bench-said" aria-live="polite">
         {focus.finding ? <FindingSaid {...props} finding={focus.finding} /> : <ChoiceSaid {...props} />}
-        <Strip {...props} />
+        {!props.joining && <Strip {...props} />}
       </div>
       <BenchActions {...props} />
       <IconButton size="small" className="bench-close" aria-label="Put away" onClick={props.onClose}>
@@ -137,7 +137,7 @@ function times(n: number): string {
 }
 
 /** What stands in the text, what the entry has, and what would be right, side by side. */
-function Strip({ model, focus, joining }: BenchProps) {
+function Strip({ model, focus }: BenchProps) {
   const { finding, citation, entry } = focus;
   const cells: { label: string; words: string; look?: string }[] = [];
   if (finding?.found) cells.push({ label: "as it stands", words: visible(finding.found), look: "found" });
@@ -154,7 +154,7 @@ function Strip({ model, focus, joining }: BenchProps) {
           <q className="book">{shortened(cell.words)}</q>
         </div>
       ))}
-      {entry && !joining && (
+      {entry && (
         <>
           <span className="strip-divider" aria-hidden />
           {elements.map((element, index) => (

@@ -266,7 +266,7 @@ function MarginMark({ finding, focus, round, decisions, onChoose }: MarginMarkPr
 }
 
 function Words({ segment, page, focus }: { segment: Segment; page: number; focus: Focus }) {
-  const inSlip = segment.findings.some((f) => f.entry !== null && f.start !== f.end && f.end! - f.start! < 400);
+  const inSlip = segment.findings.some((f) => f.entry !== null && f.start !== f.end && f.end! - f.start! < 60);
   const chosen = focus.finding !== null && segment.findings.some((f) => f.key === focus.finding?.key);
   const text = <Characters segment={segment} />;
   return (
@@ -319,7 +319,8 @@ function Characters({ segment }: { segment: Segment }) {
 /** Marks whose lines touch are pushed apart, so that each can be read and pressed. */
 function useMarksApart(holder: RefObject<HTMLDivElement | null>, findings: Finding[]) {
   useLayoutEffect(() => {
-    const marks = [...(holder.current?.querySelectorAll<HTMLElement>(".margin-mark") ?? [])];
+    const paragraph = holder.current;
+    const marks = [...(paragraph?.querySelectorAll<HTMLElement>(".margin-mark") ?? [])];
     let floor = -Infinity;
     for (const mark of marks) {
       mark.style.marginTop = "0px";
@@ -328,5 +329,7 @@ function useMarksApart(holder: RefObject<HTMLDivElement | null>, findings: Findi
       if (push) mark.style.marginTop = `${push}px`;
       floor = top + push + mark.offsetHeight + 1;
     }
+    // More marks than lines: the paragraph makes room, so that they reach into no other's.
+    if (marks.length > 0) paragraph?.style.setProperty("min-height", `${floor}px`);
   }, [holder, findings]);
 }

@@ -15,6 +15,7 @@ export function JoinChooser({ model, focus, onJoin, onJoining }: BenchProps) {
     key: entry.key,
     label: `${entry.position}. ${entry.text.replace(/\s+/g, " ").trim()}`,
   }));
+  const words = `${focus.citation?.text ?? "The citation"} means the entry…`;
   return (
     <div
       className="bench-form"
@@ -32,9 +33,12 @@ export function JoinChooser({ model, focus, onJoin, onJoining }: BenchProps) {
         options={targets}
         onChange={(_, target) => target && onJoin(target.key)}
         renderInput={(params) => (
-          <TextField {...params} autoFocus label={`${focus.citation?.text ?? "The citation"} means the entry…`} />
+          <TextField {...params} autoFocus placeholder={words} aria-label={words} />
         )}
-        slotProps={{ popper: { placement: "top-start" } }}
+        slotProps={{
+          popper: { placement: "top-start", modifiers: [{ name: "offset", options: { offset: [0, 6] } }] },
+          listbox: { sx: { maxHeight: 260, fontFamily: "var(--book)" } },
+        }}
       />
       <Button size="small" sx={{ whiteSpace: "nowrap" }} onClick={() => onJoin("")}>
         No entry

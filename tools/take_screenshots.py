@@ -1,0 +1,67 @@
+"""Takes the pictures in `docs/screenshots` from a running Grelt with its demo data.
+
+Run `bin/grelt start` in another window, then `.venv/bin/python tools/take_screenshots.py [PORT]`.
+"""
+
+from __future__ import annotations
+
+import shutil
+import sys
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
+
+# Name; scheme; writer of the paper (or an address); query; keys to press.
+PICTURES: list[tuple[str, str, str, str, list[str]]] = [
+    ("papers", "light", "/assignments/1", "", []),
+    ("desk-first-look", "light", "Ines Marlowe", "", []),
+    ("desk-name", "light", "Ines Marlowe", "", ["."]),
+    ("desk-unlisted", "light", "Ines Marlowe", "?source=u1", []),
+    ("desk-list", "light", "Odalys Finch", "?round=list", [".", "."]),
+    ("desk-habit", "light", "Mateo Quist", "?round=list", [".", ".", "."]),
+    ("desk-dark", "dark", "Bram Tolliver", "", [".", "."]),
+    ("desk-clean", "light", "Noor Castellan", "", []),
+]
+
+
+def take(page: Page, base: str, target: str, query: str, keys: list[str]) -> None:
+    if target.startswith("/"):
+        page.goto(base + target)
+    else:
+        page.goto(f"{base}/assignments/1")
+        link = page.get_by_role("link", name=target)
+        page.goto(f"{base}{link.get_attribute('href')}{query}")
+        page.locator(".row").first.wait_for()
+    page.wait_for_timeout(700)
+    for key in keys:
+        page.keyboard.press(key)
+        page.wait_for_timeout(500)
+    page.wait_for_timeout(400)
+
+
+def main() -> None:
+    base = f"http://127.0.0.1:{sys.argv[1] if len(sys.argv) > 1 else '8417'}"
+    FOLDER.mkdir(parents=True, exist_ok=True)
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=shutil.which("chromium"))
+        for name, scheme, target, query, keys in PICTURES:
+            page = browser.new_page(
+                viewport={"width": 1280, "height": 800},
+                color_scheme="dark" if scheme == "dark" else "light",
+                reduced_motion="reduce",
+            )
+            page.goto(f"{base}/sign-in")
+            page.get_by_label("Name").fill("vale")
+            page.get_by_label("Password").fill("slack-water")
+            page.keyboard.press("Enter")
+            page.wait_for_url(f"{base}/")
+            take(page, base, target, query, keys)
+            page.screenshot(path=FOLDER / f"{name}.png")
+            page.close()
+        browser.close()
+
+
+if __name__ == "__main__":
+    main()
