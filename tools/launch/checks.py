@@ -22,8 +22,7 @@ def test(labels: list[str]) -> int:
     names = [f"tests.{label}" if "." not in label else label for label in labels]
     if names and all(name.startswith("tests.core") for name in names):
         return _django_tests(names, python_env.environment())
-    if shutil.which("chromium") is None:
-        debian.install(["chromium", "fonts-dejavu-core"], "Chromium (for the tests)")
+    _ensure_browser()
     node_env.ensure_packages()
     node_env.ensure_build()
     database = Postgres()
@@ -37,6 +36,13 @@ def test(labels: list[str]) -> int:
         return _django_tests(names or ["tests"], env)
     finally:
         database.stop()
+
+
+def _ensure_browser() -> None:
+    """Chromium, and the library that Playwright's own Node links to."""
+    has_library = any(Path("/usr/lib").glob("*/libatomic.so.1"))
+    if shutil.which("chromium") is None or not has_library:
+        debian.install(["chromium", "fonts-dejavu-core", "libatomic1"], "Chromium (for the tests)")
 
 
 def _django_tests(names: list[str], env: dict[str, str]) -> int:

@@ -10,6 +10,7 @@ import threading
 import time
 import urllib.error
 import urllib.request
+from pathlib import Path
 from types import FrameType
 
 from . import node_env, python_env
@@ -19,12 +20,14 @@ from .say import Trouble, run, say, step
 
 _PORT = 8417
 _ANSWER_WITHIN = 30
+_RUNNING = VAR / "running"
 
 
 def start() -> int:
     """Bring everything up, print the address, wait, and stop all that was started."""
     VAR.mkdir(parents=True, exist_ok=True)
     python_env.ensure("server")
+    _end_left_over()
     build = threading.Thread(target=_in_background, args=(node_env.ensure_build,))
     build.start()
     database = Postgres()
@@ -53,6 +56,7 @@ def start() -> int:
         if stopping.is_set():
             return 0
         children = [_web_server(env, port), _worker(env)]
+        _RUNNING.write_text(" ".join(str(child.pid) for child in children))
         _wait_for_answer(port, children, stopping)
         if not stopping.is_set():
             _greet(port)
@@ -68,9 +72,25 @@ def start() -> int:
                 child.wait(timeout=15)
             except subprocess.TimeoutExpired:
                 child.kill()
+        _RUNNING.unlink(missing_ok=True)
         database.stop()
         say("Stopped.")
     return 0
+
+
+def _end_left_over() -> None:
+    """End the web server and worker of a start that was killed and could not end them itself."""
+    if not _RUNNING.is_file():
+        return
+    for pid in _RUNNING.read_text().split():
+        command = Path(f"/proc/{pid}/cmdline")
+        if command.is_file() and str(PYTHON).encode() in command.read_bytes():
+            say("Ending a process left over from an earlier start.")
+            os.kill(int(pid), signal.SIGTERM)
+            deadline = time.monotonic() + 15
+            while command.is_file() and time.monotonic() < deadline:
+                time.sleep(0.1)
+    _RUNNING.unlink()
 
 
 _background_trouble: list[Trouble] = []
