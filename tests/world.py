@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from django.contrib.auth.models import User
+
 from courses.models import Assignment, Course
 from demo.essay import Essay, load_essays
 from demo.write_docx import write_docx
-from django.contrib.auth.models import User
 from papers.actions.run_check import run_check
 from papers.actions.upload_paper import upload_paper
 from papers.models import Check, Paper

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
+from playwright.sync_api import expect
+
 from benchmarks.check_time import long_paper
 from decisions.models import Decision
 from papers.actions.run_check import run_check
 from papers.actions.upload_paper import upload_paper
-from playwright.sync_api import expect
-
 from tests.browser.driver import BrowserTestCase
 from tests.world import assignment_of, hand_in, instructor
 

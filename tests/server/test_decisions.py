@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from typing import Any
 
-from decisions.models import Decision, Join
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import TestCase
 
+from decisions.models import Decision, Join
 from tests.world import assignment_of, file_of, hand_in, instructor, run_waiting_checks
 
 

@@ -6,16 +6,16 @@ import io
 from concurrent.futures import ThreadPoolExecutor
 from unittest import mock
 
-from courses.models import Assignment, Course
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import connection
 from django.test import Client, TestCase, TransactionTestCase
-from grelt.api import LIMITS
-from papers.actions.run_check import run_check
-from papers.models import Check, CitationRow, Draft, EntryRow, FindingRow, Paper
 from procrastinate.contrib.django import app
 from procrastinate.contrib.django.models import ProcrastinateJob
 
+from courses.models import Assignment, Course
+from grelt.api import LIMITS
+from papers.actions.run_check import run_check
+from papers.models import Check, CitationRow, Draft, EntryRow, FindingRow, Paper
 from tests.world import PASSWORD, assignment_of, file_of, hand_in, instructor, run_waiting_checks
 
 

@@ -6,11 +6,11 @@ import io
 from pathlib import Path
 
 import yaml
-from courses.models import Course
 from django.core.management import call_command
 from django.test import Client, TestCase, override_settings
-from papers.models import Paper
 
+from courses.models import Course
+from papers.models import Paper
 from tests.world import PASSWORD, instructor, run_waiting_checks
 
 ROOT = Path(__file__).resolve().parents[2]

@@ -58,6 +58,7 @@ export function PapersTable({ papers, onRemove, onCheck, onNewDraft }: Props) {
     <TableCell
       key={by}
       align={by === "writer" ? "left" : "right"}
+      sx={{ whiteSpace: by === "sources_cited" ? "nowrap" : undefined }}
       sortDirection={sort.by === by ? (sort.down ? "desc" : "asc") : false}
     >
       <Tooltip title={hint} describeChild>
@@ -113,7 +114,7 @@ function Row({ paper, onRemove, onCheck, onNewDraft }: { paper: PaperInfo } & Om
         <Box
           sx={{ color: "text.secondary", fontFamily: "var(--book)", overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}
         >
-          {paper.title || paper.file_name}
+          {paper.title || (paper.writer ? paper.file_name : "")}
           {paper.draft > 1 && ` · draft ${paper.draft}`}
         </Box>
       </TableCell>
