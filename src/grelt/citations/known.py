@@ -49,6 +49,9 @@ class KnownSources:
         phrase = without_article(words(title))
         if phrase:
             self.titles.setdefault(phrase[0], []).append(phrase)
+        if len(phrase) > 1:
+            # Named in running text without marks or italics: told by its capitals.
+            self._add(KnownPhrase(phrase, "title"))
 
     def near_name(self, word: str) -> str:
         """The known surname that a word is a slip of spelling away from, or an empty text."""

@@ -42,6 +42,8 @@ _GROUP = re.compile(
     rf"(?:{UPPER}[\w’'&.-]*|\d{{1,4}}(?:st|nd|rd|th)?)"
     rf"(?:[\s-]+(?:of|the|for|and|&|on|in|at|to|de|du|des|la|von|{UPPER}[\w’'&.-]*|\d{{1,4}}))*,?"
 )
+# A book of a sacred work, before its chapter and verse: `Gen.`, `1 Cor.`
+_BOOK = re.compile(r"(?:[1-3]\s)?[A-Z][a-z]{1,12}\.?")
 _NOT_SOURCES = frozenset(
     """figure figures fig figs table tables chapter chapters ch appendix act scene part section
     page pages p pp note notes line lines volume vol number no equation map plate photo exhibit
@@ -167,7 +169,7 @@ def _source(
     if title is not None:
         before = text[span.start : title.span.start].strip().rstrip(",").strip()
         after = text[title.span.end : span.end].strip(" ,.")
-        if after and re.search(r"[^\W\d_]{2,}", after):
+        if after and re.search(r"[^\W\d_]{2,}", after) and not _BOOK.fullmatch(after):
             return None
         names = natural_names(before) if before else None
         if before and names is None and not _is_group(before):

@@ -116,6 +116,9 @@ def _known_at(
         span_end = stop - possessive
         if not _is_proper(text[start:span_end], phrase):
             continue
+        if phrase.kind == "title":
+            span = Span(start, span_end)
+            return end, Cue("title", span.of(text), span, known=True, signal=True)
         begin = at
         if phrase.kind == "name":
             begin = _back_over_given(text, tokens, at, phrase)
@@ -161,6 +164,9 @@ def _is_proper(written: str, phrase: KnownPhrase) -> bool:
     """Written with capitals, as names are: `van der Meer`, never `reach` or `salt`."""
     if phrase.kind == "letters":
         return written.isupper()
+    if phrase.kind == "title":
+        parts = written.split()
+        return parts[0][:1].isupper() and parts[-1][:1].isupper()
     return any(c.isupper() for c in written) and (
         written[:1].isupper() or written.split()[-1][:1].isupper()
     )
@@ -272,6 +278,8 @@ def _unknown_at(text: str, tokens: list[tuple[str, tuple[int, int]]], at: int) -
         return None
     if fold(word) in _COMMON_SUBJECTS:
         return None
+    if re.search(r"\b(?:the|The|this|a|an)\s+$", text[max(0, start - 6) : start]):
+        return None  # a thing, or a group that is not looked out for
     if at > 0 and text[tokens[at - 1][1][1] : start] == " " and _capital(tokens[at - 1][0]):
         return None
     end = at + 1

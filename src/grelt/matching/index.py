@@ -10,6 +10,11 @@ from dataclasses import dataclass, field
 from ..entries import Entry, OpeningKind
 from ..text.folding import LEADING_ARTICLES, fold, letters, words
 
+_SPELLED_OUT = {
+    "dept": "department", "univ": "university", "assn": "association", "assoc": "association",
+    "natl": "national", "intl": "international", "inst": "institute", "soc": "society",
+    "govt": "government", "comm": "commission", "acad": "academy",
+}  # fmt: skip
 _PAREN_LETTERS = re.compile(r"\(([A-Z][A-Za-z&.-]{1,9})\)")
 
 
@@ -93,8 +98,8 @@ class EntryIndex:
 
 
 def group_words(text: str) -> tuple[str, ...]:
-    """A group's name folded, its article dropped."""
-    parts = words(text)
+    """A group's name folded, its article dropped, its usual abbreviations spelled out."""
+    parts = tuple(_SPELLED_OUT.get(word, word) for word in words(text))
     return parts[1:] if len(parts) > 1 and parts[0] in LEADING_ARTICLES else parts
 
 

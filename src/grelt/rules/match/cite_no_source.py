@@ -15,6 +15,8 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     if not match.sourceless:
         return RIGHT
+    # Act, scene and line, or chapter and verse, are often given alone all through a paper.
+    parted = "." in (citation.locator or "") or ":" in (citation.locator or "")
     first_of_paper = not any(m.entries for m in paper.matches[:number])
     return (
         Slip(
@@ -22,7 +24,8 @@ def check(paper: Paper, number: int) -> Verdict:
             holes=(("locator", citation.locator or ""),),
             place=paper.citation_place(number),
             citation=number,
-            confidence=0.85 if first_of_paper or citation.after is None else 0.7,
+            confidence=0.6 if parted else 0.85 if first_of_paper or citation.after is None else 0.7,
+            doubt="the whole paper may be about the work meant" if parted else "",
         ),
     )
 
