@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
-from playwright.sync_api import expect
+from playwright.sync_api import FilePayload, expect
 
 from tests.browser.driver import BrowserTestCase
 from tests.world import assignment_of, file_of, hand_in, instructor, run_waiting_checks
+
+
+def payload(name: str, content: bytes) -> FilePayload:
+    return {"name": name, "mimeType": "", "buffer": content}
 
 
 class Interface(BrowserTestCase):
@@ -42,8 +46,8 @@ class Interface(BrowserTestCase):
         self.go(self.here)
         self.page.get_by_label("Papers to hand in").set_input_files(
             [
-                {"name": "marlowe.docx", "mimeType": "", "buffer": file_of("marlowe")},
-                {"name": "cut.docx", "mimeType": "", "buffer": file_of("dray")[:4000]},
+                payload("marlowe.docx", file_of("marlowe")),
+                payload("cut.docx", file_of("dray")[:4000]),
             ]
         )
         expect(self.page.get_by_role("row")).to_have_count(3)
@@ -55,9 +59,7 @@ class Interface(BrowserTestCase):
         self.assertEqual(cells[1:8], ["4", "16", "8 ⇄ 8", "1", "1", "5", "·"])
         bad = self.page.get_by_role("row", name="cut.docx")
         expect(bad).to_contain_text("cut off while being sent")
-        bad.locator("input[type=file]").set_input_files(
-            [{"name": "whole.docx", "mimeType": "", "buffer": file_of("dray")}]
-        )
+        bad.locator("input[type=file]").set_input_files([payload("whole.docx", file_of("dray"))])
         run_waiting_checks_soon(self)
         expect(self.page.get_by_role("row", name="Piers Dray")).to_contain_text("nothing found")
 

@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import io
 from concurrent.futures import ThreadPoolExecutor
+from typing import ClassVar
 from unittest import mock
 
+from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import connection
 from django.test import Client, TestCase, TransactionTestCase
@@ -168,6 +170,11 @@ class TheQueue(TransactionTestCase):
 
 class WhoMaySeeWhat(TestCase):
     """Every address of the API, asked by somebody else and by nobody."""
+
+    owner: ClassVar[User]
+    other: ClassVar[User]
+    assignment: ClassVar[Assignment]
+    paper: ClassVar[Paper]
 
     @classmethod
     def setUpTestData(cls) -> None:
