@@ -4,14 +4,14 @@ from __future__ import annotations
 
 import io
 from concurrent.futures import ThreadPoolExecutor
-from typing import ClassVar
+from typing import ClassVar, cast
 from unittest import mock
 
 from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import connection
 from django.test import Client, TestCase, TransactionTestCase
-from procrastinate.contrib.django import app
+from procrastinate.contrib.django import DjangoConnector, app
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from courses.models import Assignment, Course
@@ -158,7 +158,8 @@ class TheQueue(TransactionTestCase):
         paper = hand_in(assignment_of(instructor()), "finch", checked=False)
 
         def work() -> None:
-            with app.replace_connector(app.connector.get_worker_connector()) as worker:
+            connector = cast(DjangoConnector, app.connector)
+            with app.replace_connector(connector.get_worker_connector()) as worker:
                 worker.run_worker(wait=False, install_signal_handlers=False, listen_notify=False)
             connection.close()
 
