@@ -14,9 +14,11 @@ from ..errors import (
     PaperMislabelled,
     PaperTooLarge,
 )
+from .archive import Archive
 from .docx import read_docx
+from .odt import is_odt, read_odt
 
-READABLE = (".docx",)
+READABLE = (".docx", ".odt")
 _ZIP = b"PK\x03\x04"
 _COMPOUND = b"\xd0\xcf\x11\xe0\xa1\xb1\x1a\xe1"
 _OTHERS = (
@@ -59,7 +61,7 @@ def read_paper(data: bytes, name: str) -> Document:
             "Take out its pictures, or save the text alone as a new .docx."
         )
     if data.startswith(_ZIP):
-        return read_docx(data, LIMITS)
+        return _read_zipped(data)
     if data.startswith(_COMPOUND):
         raise _compound_file(data, claimed)
     for magic, suffix, what in _OTHERS:
@@ -79,6 +81,11 @@ def read_paper(data: bytes, name: str) -> Document:
         f"Grelt reads {', '.join(READABLE)} files so far, and this one "
         f"({claimed or 'no ending'}) is not one. Save the paper as .docx."
     )
+
+
+def _read_zipped(data: bytes) -> Document:
+    archive = Archive(data, LIMITS)
+    return read_odt(archive) if is_odt(archive) else read_docx(data, LIMITS)
 
 
 def _compound_file(data: bytes, claimed: str) -> PaperEncrypted | PaperMislabelled:

@@ -1,11 +1,12 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useLayoutEffect, useRef } from "react";
 
 export type KeyMap = Record<string, (event: KeyboardEvent) => void>;
 
 /** Single keys for the whole view. They rest while a field is typed in or a dialog is open. */
 export function useKeys(keys: KeyMap) {
   const current = useRef(keys);
-  useEffect(() => {
+  // Before anything is painted: a key pressed on what is seen must act on what is seen.
+  useLayoutEffect(() => {
     current.current = keys;
   });
   useEffect(() => {

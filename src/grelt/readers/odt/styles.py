@@ -1,0 +1,208 @@
+"""Resolves effective formatting of an OpenDocument text: default styles, common and automatic
+styles with their parents. OpenDocument 1.3, part 3, 16 (styles) and 20 (formatting)."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+from ...document import LineSpacing, ParagraphFormat, RunFormat, Section
+from ..archive import Element
+
+_O = "urn:oasis:names:tc:opendocument:xmlns:"
+STYLE = f"{{{_O}style:1.0}}"
+TEXT = f"{{{_O}text:1.0}}"
+FO = f"{{{_O}xsl-fo-compatible:1.0}}"
+SVG = f"{{{_O}svg-compatible:1.0}}"
+_LENGTH = re.compile(r"(-?[\d.]+)\s*(in|cm|mm|pt|pc|px)?")
+_POINTS = {"in": 72.0, "cm": 28.3465, "mm": 2.83465, "pt": 1.0, "pc": 12.0, "px": 0.75, None: 1.0}
+_ALIGNMENTS = {
+    "start": "left", "left": "left", "center": "center", "end": "right", "right": "right",
+    "justify": "justify",
+}  # fmt: skip
+
+Values = dict[str, str]
+
+
+def points(text: str | None) -> float | None:
+    """A length in points, or None where it is none (a percentage, nonsense)."""
+    match = _LENGTH.fullmatch(text.strip()) if text else None
+    try:
+        return round(float(match.group(1)) * _POINTS[match.group(2)], 2) if match else None
+    except ValueError:
+        return None
+
+
+class OdtStyles:
+    """Styles of one file by family and name, and its pages."""
+
+    def __init__(self, roots: list[Element]) -> None:
+        self._styles: dict[tuple[str, str], tuple[str | None, Values]] = {}
+        self._defaults: dict[str, Values] = {}
+        self._faces: dict[str, str] = {}
+        self._lists: dict[str, dict[int, str]] = {}
+        self._chains: dict[tuple[str, str], Values] = {}
+        self._roots = roots
+        for root in roots:
+            self._read(root)
+
+    def _read(self, root: Element) -> None:
+        for item in root.iter(f"{STYLE}font-face"):
+            family = item.get(f"{SVG}font-family", "").strip("'\"")
+            self._faces[item.get(f"{STYLE}name", "")] = family
+        for item in root.iter(f"{STYLE}default-style"):
+            self._defaults[item.get(f"{STYLE}family", "")] = _values(item)
+        for item in root.iter(f"{STYLE}style"):
+            key = item.get(f"{STYLE}family", ""), item.get(f"{STYLE}name", "")
+            self._styles[key] = (item.get(f"{STYLE}parent-style-name"), _values(item))
+        for item in root.iter(f"{TEXT}list-style"):
+            levels: dict[int, str] = {}
+            for level in item:
+                bullet = level.tag == f"{TEXT}list-level-style-bullet"
+                marked = bullet or bool(level.get(f"{STYLE}num-format"))
+                number = level.get(f"{TEXT}level", "1")
+                if marked and number.isdigit():
+                    levels[int(number)] = "bullet" if bullet else "number"
+            self._lists[item.get(f"{STYLE}name", "")] = levels
+
+    def values(self, family: str, name: str | None) -> Values:
+        """Everything a style sets, its ancestors' and the family's defaults below it."""
+        key = family, name or ""
+        if key in self._chains:
+            return self._chains[key]
+        line: list[Values] = []
+        seen: set[str] = set()
+        at = name
+        while at is not None and at not in seen and (family, at) in self._styles:
+            seen.add(at)
+            parent, own = self._styles[family, at]
+            line.append(own)
+            at = parent
+        merged = dict(self._defaults.get(family, {}))
+        for own in reversed(line):
+            merged.update(own)
+        self._chains[key] = merged
+        return merged
+
+    def paragraph(self, name: str | None, marker: str | None) -> ParagraphFormat:
+        """The effective format of a paragraph."""
+        values = self.values("paragraph", name)
+        return ParagraphFormat(
+            alignment=_ALIGNMENTS.get(values.get("text-align", "start"), "left"),
+            left=points(values.get("margin-left")) or 0.0,
+            right=points(values.get("margin-right")) or 0.0,
+            first_line=points(values.get("text-indent")) or 0.0,
+            line_spacing=_spacing(values),
+            space_before=points(values.get("margin-top")) or 0.0,
+            space_after=points(values.get("margin-bottom")) or 0.0,
+            page_break_before=values.get("break-before") == "page",
+            marker=marker,
+            style=(name or "").replace("_20_", " ") or None,
+            outline=None,
+        )
+
+    def breaks_after(self, name: str | None) -> bool:
+        return self.values("paragraph", name).get("break-after") == "page"
+
+    def marker(self, list_style: str | None, level: int) -> str | None:
+        """Whether items of a list at a level carry a figure or a bullet."""
+        return self._lists.get(list_style or "", {}).get(level)
+
+    def run(self, paragraph: str | None, spans: list[str], link: str | None) -> RunFormat | None:
+        """The effective format of text in a paragraph style and nested text styles."""
+        values = dict(self.values("paragraph", paragraph))
+        for span in spans:
+            values.update(self._own("text", span))
+        if values.get("display") == "none":
+            return None
+        face = self._faces.get(values.get("font-name", ""), values.get("font-name"))
+        size = points(values.get("font-size"))
+        background = values.get("background-color", "transparent")
+        return RunFormat(
+            face=values.get("font-family", face or "").strip("'\"") or None,
+            size=size,
+            bold=values.get("font-weight", "normal") in ("bold", "600", "700", "800", "900"),
+            italic=values.get("font-style", "normal") in ("italic", "oblique"),
+            underline=values.get("text-underline-style", "none") != "none",
+            capitals=values.get("text-transform") == "uppercase",
+            colour=_colour(values.get("color")),
+            background=_background(background),
+            raised=values.get("text-position", "").startswith(("super", "33")),
+            link=link,
+        )
+
+    def _own(self, family: str, name: str) -> Values:
+        """A text style without the family's defaults, which the paragraph has already."""
+        merged: Values = {}
+        line: list[Values] = []
+        at: str | None = name
+        seen: set[str] = set()
+        while at is not None and at not in seen and (family, at) in self._styles:
+            seen.add(at)
+            parent, own = self._styles[family, at]
+            line.append(own)
+            at = parent
+        for own in reversed(line):
+            merged.update(own)
+        return merged
+
+    def section(self) -> Section:
+        """The page set-up of the standard page, with its running head."""
+        layout: Values = {}
+        headers: list[tuple[str, str]] = []
+        numbered: bool | None = None
+        for root in self._roots:
+            for item in root.iter(f"{STYLE}page-layout-properties"):
+                layout = layout or {str(k).partition("}")[2]: str(v) for k, v in item.attrib.items()}
+            for header in root.iter(f"{STYLE}header"):
+                headers.append(("default", "".join(str(t) for t in header.itertext()).strip()))
+                numbered = bool(numbered) or header.find(f".//{TEXT}page-number") is not None
+        everywhere = points(layout.get("margin"))
+        sides = {s: points(layout.get(f"margin-{s}")) for s in ("top", "bottom", "left", "right")}
+        return Section(
+            0,
+            width=points(layout.get("page-width")),
+            height=points(layout.get("page-height")),
+            headers=tuple(headers),
+            numbered=numbered,
+            **{side: everywhere if value is None else value for side, value in sides.items()},
+        )
+
+
+def _values(style: Element) -> Values:
+    """Paragraph and text properties of a style by their local names."""
+    return {name: value for name, value in _properties(style)}
+
+
+def _properties(style: Element) -> Iterator[tuple[str, str]]:
+    for kind in ("paragraph-properties", "text-properties"):
+        for item in style.findall(f"{STYLE}{kind}"):
+            for name, value in item.attrib.items():
+                local = str(name).partition("}")[2]
+                if kind == "paragraph-properties" and local == "background-color":
+                    if not str(value).startswith("#"):
+                        continue
+                yield local, str(value)
+
+
+def _spacing(values: Values) -> LineSpacing:
+    height = values.get("line-height", "100%")
+    if height.endswith("%"):
+        try:
+            return LineSpacing("multiple", round(float(height[:-1]) / 100, 3))
+        except ValueError:
+            return LineSpacing("multiple", 1.0)
+    exact = points(height)
+    if exact is not None:
+        return LineSpacing("exact", exact)
+    least = points(values.get("line-height-at-least"))
+    return LineSpacing("least", least) if least else LineSpacing("multiple", 1.0)
+
+
+def _colour(value: str | None) -> str:
+    return value[1:].upper() if value and len(value) == 7 else "auto"
+
+
+def _background(value: str) -> str:
+    colour = _colour(value)
+    return "none" if colour in ("auto", "FFFFFF") else colour
