@@ -49,7 +49,9 @@ def _parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(prog="grelt", description="Check a paper’s citations.")
     commands = parser.add_subparsers(dest="command", required=True)
     check = commands.add_parser("check", help="check one or more papers")
-    check.add_argument("papers", metavar="PAPER", nargs="+", help="a paper (.docx)")
+    check.add_argument(
+        "papers", metavar="PAPER", nargs="+", help=f"a paper ({', '.join(api.READABLE)})"
+    )
     check.add_argument("--guide", default=api.AUTO, metavar="ID", help="a guide id, or auto")
     check.add_argument("--house", metavar="FILE.toml", help="house rules over the guide")
     check.add_argument("--records", metavar="FILE.json", help="looked-up records of the sources")

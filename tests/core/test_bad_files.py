@@ -73,7 +73,9 @@ class BadFiles(unittest.TestCase):
             self.refused(bomb(), PaperHostile),
             self.refused(nested(200), PaperTooLarge),
             self.refused(docx("<w:p/>"), PaperEmpty),
-            self.refused(b"plain words", FormatUnsupported, "paper.txt"),
+            self.refused(b"plain words", FormatUnsupported, "paper.pages"),
+            self.refused(b"\0\1\2" * 90, PaperDamaged, "paper.txt"),
+            self.refused(b" \n ", PaperEmpty, "paper.md"),
             self.refused(bytes(api.LIMITS.file + 1), PaperTooLarge),
         ]
         self.assertEqual(len(messages), len(set(messages)))

@@ -11,7 +11,8 @@ from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import connection
 from django.test import Client, TestCase, TransactionTestCase
-from procrastinate.contrib.django import DjangoConnector, app
+from procrastinate.contrib.django import app
+from procrastinate.contrib.django.django_connector import DjangoConnector
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from courses.models import Assignment, Course
@@ -72,7 +73,7 @@ class HandingIn(TestCase):
             ("empty.docx", b"", "paper-empty"),
             ("half.docx", whole[: len(whole) // 2], "paper-damaged"),
             ("really.docx", b"%PDF-1.4", "paper-mislabelled"),
-            ("notes.txt", b"words", "format-unsupported"),
+            ("notes.rtf", b"{\\rtf1 words}", "format-unsupported"),
         ):
             with self.subTest(name=name):
                 answer = self.client.post(self.address, upload(name, content))

@@ -10,7 +10,7 @@ import itertools
 import re
 from dataclasses import dataclass
 
-from ..text.names import UPPER, NameList, looks_like_organisation, natural_names
+from ..text.names import SUFFIXES, UPPER, NameList, looks_like_organisation, natural_names
 from ..text.quotes import MARKS, quoted
 from ..text.spans import Span
 from .model import TitleCue
@@ -177,19 +177,18 @@ def _source(
         return names, title
     if re.split(r"[\s.,]", words.casefold(), maxsplit=1)[0] in _NOT_SOURCES:
         return None
+    comma = words.rfind(",")
+    if comma > 0 and not re.search(r"\band\b|&|\bet\b", words[comma:]):
+        # `Okonjo, Salt`: a title whose dress was forgotten, or that the format does not keep.
+        # Two names would be joined by a word, not by a comma alone.
+        names, tail = natural_names(words[:comma]), words[comma + 1 :].strip()
+        if names is not None and _is_group(tail) and tail.casefold().strip(".") not in SUFFIXES:
+            at = span.end - len(words[comma + 1 :].lstrip())
+            return names, TitleCue(tail, "plain", Span(at, span.end))
     names = natural_names(words)
     if names is not None and not _reads_as_group(words):
         return names, None
-    if _is_group(words):
-        return None, None
-    comma = words.rfind(",")
-    if comma > 0:
-        # `Okonjo, Salt`: a title whose dress was forgotten.
-        names, tail = natural_names(words[:comma]), words[comma + 1 :].strip()
-        if names is not None and _is_group(tail):
-            at = span.end - len(words[comma + 1 :].lstrip())
-            return names, TitleCue(tail, "plain", Span(at, span.end))
-    return None
+    return (None, None) if _is_group(words) else None
 
 
 def _reads_as_group(words: str) -> bool:

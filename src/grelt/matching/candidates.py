@@ -66,7 +66,7 @@ class Candidate:
 def candidates(citation: Citation, index: EntryIndex) -> list[Candidate]:
     """Candidates by the words of the citation alone, best first."""
     found: dict[int, Candidate] = {}
-    for candidate in _all(citation, index):
+    for candidate in list(_all(citation, index)) or _by_any_words(citation, index):
         known = found.get(candidate.entry)
         if known is None or candidate.score > known.score:
             found[candidate.entry] = candidate
@@ -90,6 +90,22 @@ def _all(citation: Citation, index: EntryIndex) -> Iterable[Candidate]:
     if source:
         yield from _by_group(source, index)
         yield from _by_letters(source, index)
+
+
+def _by_any_words(citation: Citation, index: EntryIndex) -> Iterable[Candidate]:
+    """Last of all: the cited words stand somewhere in an entry, as a site or a series does."""
+    text = citation.title.text if citation.title is not None else citation.source
+    cited = words(text)
+    if len(cited) < 2 or len("".join(cited)) < 8:
+        return
+    for number in index.having(cited):
+        yield Candidate(
+            number,
+            Way.CONTAINER,
+            0.6,
+            f"{text} stands in the entry, which begins with {index.entries[number].label}",
+            text,
+        )
 
 
 def _by_names(cited: NameList, index: EntryIndex) -> Iterable[Candidate]:

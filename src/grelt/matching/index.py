@@ -49,6 +49,15 @@ class EntryIndex:
             found.update(self.title_word.get(word, ()))
         return sorted(found)
 
+    def having(self, cited: tuple[str, ...]) -> list[int]:
+        """Entries in which these folded words stand one after another."""
+        phrase = f" {' '.join(cited)} "
+        return [
+            number
+            for number, entry in enumerate(self.entries)
+            if phrase in f" {' '.join(words(entry.text))} "
+        ]
+
     def surnames_about(self, length: int) -> Iterable[str]:
         """First surnames of about this many letters."""
         for near in range(length - 2, length + 3):

@@ -16,9 +16,12 @@ from ..errors import (
 )
 from .archive import Archive
 from .docx import read_docx
+from .html import read_html
+from .markdown import read_markdown
 from .odt import is_odt, read_odt
+from .text import read_text
 
-READABLE = (".docx", ".odt")
+READABLE = (".docx", ".odt", ".html", ".md", ".txt")
 _ZIP = b"PK\x03\x04"
 _COMPOUND = b"\xd0\xcf\x11\xe0\xa1\xb1\x1a\xe1"
 _OTHERS = (
@@ -67,6 +70,15 @@ def read_paper(data: bytes, name: str) -> Document:
     for magic, suffix, what in _OTHERS:
         if data.startswith(magic):
             raise _other_format(claimed, suffix, what)
+    page = data[:1024].lstrip(b"\xef\xbb\xbf \t\r\n").lower()
+    if claimed in (".html", ".htm") or (
+        claimed not in (".docx", ".odt") and page.startswith((b"<!doctype html", b"<html"))
+    ):
+        return read_html(data, LIMITS)
+    if claimed in (".md", ".markdown"):
+        return read_markdown(data, LIMITS)
+    if claimed == ".txt":
+        return read_text(data, LIMITS)
     if claimed == ".docx":
         if data.lstrip()[:1] == b"<":
             raise PaperMislabelled(

@@ -229,4 +229,3 @@ class _Walker:
             paragraphs = tuple(range(first, len(self.paragraphs)))
             notes.append(Note(identity, kind, counts[kind], paragraphs))
         return tuple(notes)
-

@@ -153,25 +153,28 @@ class OdtStyles:
         numbered: bool | None = None
         for root in self._roots:
             for item in root.iter(f"{STYLE}page-layout-properties"):
-                layout = layout or {str(k).partition("}")[2]: str(v) for k, v in item.attrib.items()}
+                layout = layout or {
+                    str(k).partition("}")[2]: str(v) for k, v in item.attrib.items()
+                }
             for header in root.iter(f"{STYLE}header"):
                 headers.append(("default", "".join(str(t) for t in header.itertext()).strip()))
                 numbered = bool(numbered) or header.find(f".//{TEXT}page-number") is not None
-        everywhere = points(layout.get("margin"))
-        sides = {s: points(layout.get(f"margin-{s}")) for s in ("top", "bottom", "left", "right")}
         return Section(
             0,
             width=points(layout.get("page-width")),
             height=points(layout.get("page-height")),
+            top=points(layout.get("margin-top", layout.get("margin"))),
+            bottom=points(layout.get("margin-bottom", layout.get("margin"))),
+            left=points(layout.get("margin-left", layout.get("margin"))),
+            right=points(layout.get("margin-right", layout.get("margin"))),
             headers=tuple(headers),
             numbered=numbered,
-            **{side: everywhere if value is None else value for side, value in sides.items()},
         )
 
 
 def _values(style: Element) -> Values:
     """Paragraph and text properties of a style by their local names."""
-    return {name: value for name, value in _properties(style)}
+    return dict(_properties(style))
 
 
 def _properties(style: Element) -> Iterator[tuple[str, str]]:
@@ -179,9 +182,9 @@ def _properties(style: Element) -> Iterator[tuple[str, str]]:
         for item in style.findall(f"{STYLE}{kind}"):
             for name, value in item.attrib.items():
                 local = str(name).partition("}")[2]
-                if kind == "paragraph-properties" and local == "background-color":
-                    if not str(value).startswith("#"):
-                        continue
+                unset = local == "background-color" and not str(value).startswith("#")
+                if unset and kind == "paragraph-properties":
+                    continue
                 yield local, str(value)
 
 

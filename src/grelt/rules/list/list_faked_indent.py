@@ -18,6 +18,8 @@ def check(paper: Paper, number: int) -> Verdict:
     if paper.policy.house.value("faked_indents") == "tolerate":
         return NOT_MINE
     entry = paper.entries[number]
+    if len(entry.paragraphs) > 1 and paper.paragraph(entry.paragraphs[0]).format.left is None:
+        return NOT_MINE  # the format has lines and no paragraphs
     inner_start = len(entry.text) - len(entry.text.lstrip())
     breaks = list(_BY_HAND.finditer(entry.text.rstrip(), inner_start))
     if not breaks:

@@ -16,6 +16,8 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     if paper.structure.pages.begins_page(heading.index):
         return RIGHT
+    if heading.format.page_break_before is None and not paper.document.page_breaks_known:
+        return NOT_MINE  # the format does not tell
     blanks = 0
     index = heading.index - 1
     while index >= 0 and paper.paragraph(index).is_blank:

@@ -13,7 +13,7 @@ import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
 import { PapersTable } from "./PapersTable";
-import { useAssignment, useHandIn, usePaperActions, usePapers } from "./usePapers";
+import { READABLE, useAssignment, useHandIn, usePaperActions, usePapers } from "./usePapers";
 
 export function PapersPage() {
   const { assignmentId } = useParams();
@@ -64,14 +64,14 @@ export function PapersPage() {
               {assignment.data && `${assignment.data.guide_name}. ${assignment.data.house_rules.join(" ") || "No house rules."}`}
             </Typography>
           </Box>
-          <Typography color="text.secondary">Drop .docx files anywhere here, or</Typography>
+          <Typography color="text.secondary">Drop papers anywhere here, or</Typography>
           <Button variant="contained" startIcon={<UploadFileOutlined />} onClick={() => chooser.current?.click()}>
             Hand in papers
           </Button>
           <input
             ref={chooser}
             type="file"
-            accept=".docx"
+            accept={READABLE.join(",")}
             multiple
             hidden
             aria-label="Papers to hand in"
@@ -101,7 +101,7 @@ export function PapersPage() {
         {papers.isError && <ProblemNote problem={papers.error} retry={() => void papers.refetch()} />}
         {papers.data?.length === 0 && (
           <Typography sx={{ p: 6, textAlign: "center" }} color="text.secondary">
-            No papers yet. Drop them here as .docx files; each is checked as it comes in.
+            No papers yet. Drop them here ({READABLE.join(", ")}); each is checked as it comes in.
           </Typography>
         )}
         {papers.data && papers.data.length > 0 && (

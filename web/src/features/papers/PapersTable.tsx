@@ -17,7 +17,7 @@ import { useId, useState } from "react";
 import { Link as RouterLink } from "react-router";
 
 import type { PaperInfo } from "../../api/client";
-import { isBusy } from "./usePapers";
+import { READABLE, isBusy } from "./usePapers";
 
 interface Props {
   papers: PaperInfo[];
@@ -212,7 +212,7 @@ function AnotherFile({ paper, onNewDraft }: { paper: PaperInfo; onNewDraft: Prop
       <input
         id={id}
         type="file"
-        accept=".docx"
+        accept={READABLE.join(",")}
         className="visually-hidden"
         onChange={(event) => {
           const file = event.target.files?.[0];

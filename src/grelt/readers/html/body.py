@@ -1,0 +1,216 @@
+"""Walks the text of an exported page. Nothing in it is run or fetched."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass, field, replace
+
+from lxml import etree
+from lxml import html as lxml_html
+
+from ...document import Document, Note, Paragraph, Run, RunFormat, Section
+from ...errors import PaperDamaged, PaperEmpty, PaperTooLarge
+from ...text.spans import Span
+from ..archive import NESTED, Element, Limits
+from ..text import decode
+from .styles import HtmlStyles, Values, inherited, paragraph_format, points, run_format
+
+_BLOCKS = frozenset(
+    """p h1 h2 h3 h4 h5 h6 div li dt dd td th pre blockquote address figcaption caption""".split()
+)
+_CONTAINERS = frozenset(
+    """body article section main header footer div blockquote ul ol dl table tbody thead tfoot tr
+    td th li center form figure nav aside hgroup""".split()
+)
+_PASSED_OVER = frozenset(
+    "script style head title meta link noscript template svg math iframe object embed form".split()
+)
+_NOTE = re.compile(
+    r"(?:_?(?:sd)?(?:ftn|edn|fn|footnote|endnote|note))[-_:]?(\d+)(?:sym|body)?$", re.I
+)
+_DEEPEST = 80
+
+
+@dataclass(frozen=True)
+class _Place:
+    values: Values
+    left: float = 0.0
+    marker: str | None = None
+    in_table: bool = False
+    note: str | None = None
+    depth: int = 0
+
+
+@dataclass
+class _Builder:
+    text: str = ""
+    runs: list[Run] = field(default_factory=list)
+    markers: list[tuple[int, str]] = field(default_factory=list)
+
+    def add(self, text: str, format: RunFormat | None, *, keep: bool = False) -> None:
+        if format is None:
+            return
+        if not keep:
+            text = re.sub(r"[ \t\r\n\f]+", " ", text)
+            if not self.text or self.text[-1] in " \n":
+                text = text.lstrip(" ")
+        if not text:
+            return
+        start = len(self.text)
+        self.text += text
+        if self.runs and self.runs[-1].format == format:
+            self.runs[-1] = Run(Span(self.runs[-1].span.start, len(self.text)), format)
+        else:
+            self.runs.append(Run(Span(start, len(self.text)), format))
+
+
+def read_html(data: bytes, limits: Limits) -> Document:
+    """Read a page. Raises a `PaperUnreadable` with a message for the instructor."""
+    text = re.sub(r"^\s*<\?xml[^>]*>", "", decode(data))
+    parser = lxml_html.HTMLParser(no_network=True, remove_comments=True, remove_pis=True)
+    try:
+        root = lxml_html.document_fromstring(text, parser=parser)
+    except (etree.ParserError, etree.XMLSyntaxError, ValueError) as error:
+        raise PaperDamaged(
+            "The page cannot be read: it is empty or damaged. Ask for the paper as .docx."
+        ) from error
+    styles = HtmlStyles([s.text or "" for s in root.iter("style")])
+    walker = _Walker(styles, limits, _note_targets(root))
+    body = root.find("body")
+    walker.blocks(body if body is not None else root, _Place({}))
+    notes = walker.finish_notes()
+    if not any(not p.is_blank for p in walker.paragraphs):
+        raise PaperEmpty("The page holds no text. Ask for the paper to be sent again.")
+    return Document("html", tuple(walker.paragraphs), notes, (Section(0),))
+
+
+def _note_targets(root: Element) -> dict[str, Element]:
+    """Blocks that hold notes, by the address that leads to them."""
+    found: dict[str, Element] = {}
+    for element in root.iter():
+        for address in (element.get("id"), element.get("name")):
+            if not address or _NOTE.fullmatch(address) is None:
+                continue
+            block = element
+            while block is not None and str(block.tag) not in _BLOCKS:
+                parent = block.getparent()
+                if parent is None:
+                    break
+                block = parent
+            found.setdefault(address, block)
+    return found
+
+
+class _Walker:
+    def __init__(self, styles: HtmlStyles, limits: Limits, notes: dict[str, Element]) -> None:
+        self.styles = styles
+        self.limits = limits
+        self.paragraphs: list[Paragraph] = []
+        self._targets = notes
+        self._cited: dict[str, Element] = {}
+
+    def blocks(self, element: Element, place: _Place) -> None:
+        if place.depth > _DEEPEST:
+            raise PaperTooLarge(NESTED)
+        tag = str(element.tag)
+        if tag in _PASSED_OVER or (place.note is None and self._is_note(element)):
+            return
+        own = self.styles.own(element)
+        values = inherited(place.values, own)
+        if not any(str(child.tag) in _BLOCKS | _CONTAINERS for child in element):
+            self._paragraph(element, replace(place, values=values))
+            return
+        left = place.left + (points(own.get("margin-left")) or 0.0)
+        deeper = replace(
+            place,
+            values={k: v for k, v in values.items() if not k.startswith(("margin", "padding"))},
+            left=left,
+            in_table=place.in_table or tag == "table",
+            depth=place.depth + 1,
+        )
+        if tag in ("ul", "ol"):
+            deeper = replace(deeper, marker="bullet" if tag == "ul" else "number")
+        loose = _Builder()
+        loose.add(element.text or "", run_format(values, None))
+        for child in element:
+            if str(child.tag) in _BLOCKS | _CONTAINERS:
+                self._flush(loose, deeper)
+                loose = _Builder()
+                self.blocks(child, deeper)
+            elif str(child.tag) not in _PASSED_OVER:
+                self._inline(child, loose, deeper.values, None, 0)
+            loose.add(child.tail or "", run_format(values, None))
+        self._flush(loose, deeper)
+
+    def _flush(self, builder: _Builder, place: _Place) -> None:
+        if builder.text.strip():
+            self._append(builder, place, None)
+
+    def _is_note(self, element: Element) -> bool:
+        return any(element is block for block in self._targets.values())
+
+    def _paragraph(self, element: Element, place: _Place) -> None:
+        builder = _Builder()
+        format = run_format(place.values, None)
+        builder.add(element.text or "", format, keep=str(element.tag) == "pre")
+        for child in element:
+            self._inline(child, builder, place.values, None, 0)
+            builder.add(child.tail or "", format)
+        tag = str(element.tag)
+        outline = int(tag[1]) - 1 if re.fullmatch(r"h[1-6]", tag) else None
+        if builder.text or tag in ("p", "div"):
+            self._append(builder, place, outline)
+
+    def _append(self, builder: _Builder, place: _Place, outline: int | None) -> None:
+        if len(self.paragraphs) >= self.limits.paragraphs:
+            raise PaperTooLarge(
+                f"The paper has more than {self.limits.paragraphs:,} paragraphs. "
+                "Split it and hand it in by chapters."
+            )
+        self.paragraphs.append(
+            Paragraph(
+                index=len(self.paragraphs),
+                text=builder.text,
+                runs=tuple(builder.runs),
+                format=paragraph_format(place.values, place.left, place.marker, outline),
+                note_markers=tuple(builder.markers),
+                in_table=place.in_table,
+                note=place.note,
+            )
+        )
+
+    def _inline(
+        self, element: Element, builder: _Builder, values: Values, link: str | None, depth: int
+    ) -> None:
+        if depth > _DEEPEST:
+            raise PaperTooLarge(NESTED)
+        tag = str(element.tag)
+        if tag in _PASSED_OVER:
+            return
+        own = inherited(values, self.styles.own(element))
+        if tag == "a" and element.get("href"):
+            href = str(element.get("href"))
+            target = href.removeprefix("#")
+            if href.startswith("#") and target in self._targets:
+                self._cited.setdefault(target, self._targets[target])
+                builder.markers.append((len(builder.text), target))
+                return
+            link = None if href.startswith("#") else href
+        format = run_format(own, link)
+        if tag == "br":
+            builder.add("\n", format, keep=True)
+            return
+        builder.add(element.text or "", format)
+        for child in element:
+            self._inline(child, builder, own, link, depth + 1)
+            builder.add(child.tail or "", format)
+
+    def finish_notes(self) -> tuple[Note, ...]:
+        """Read the notes after the text, in the order of their markers."""
+        notes: list[Note] = []
+        for number, (address, block) in enumerate(self._cited.items(), start=1):
+            first = len(self.paragraphs)
+            self.blocks(block, _Place({}, note=address))
+            kind = "endnote" if "edn" in address.lower() or "end" in address.lower() else "footnote"
+            notes.append(Note(address, kind, number, tuple(range(first, len(self.paragraphs)))))
+        return tuple(notes)

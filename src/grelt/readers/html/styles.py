@@ -1,0 +1,221 @@
+"""Style sheets of an exported page: simple selectors, inline styles, what is inherited.
+
+Only what the file says is known; a browser's own defaults are not taken for the writer's.
+"""
+
+from __future__ import annotations
+
+import re
+from typing import Any
+
+import tinycss2
+
+from ...document import LineSpacing, ParagraphFormat, RunFormat
+from ..archive import Element
+
+_LENGTH = re.compile(r"(-?[\d.]+)\s*(in|cm|mm|pt|pc|px|em|rem)?$")
+_POINTS = {"in": 72.0, "cm": 28.3465, "mm": 2.83465, "pt": 1.0, "pc": 12.0, "px": 0.75}
+_SELECTOR = re.compile(r"([a-zA-Z][\w-]*)?(?:\.([\w-]+)|#([\w-]+))?$")
+_INHERITED = {
+    "text-align", "text-indent", "line-height", "font-family", "font-size", "font-weight",
+    "font-style", "color", "text-transform",
+}  # fmt: skip
+_NAMED = {
+    "black": "000000", "white": "FFFFFF", "red": "FF0000", "blue": "0000FF", "green": "008000",
+    "gray": "808080", "grey": "808080", "yellow": "FFFF00", "navy": "000080", "silver": "C0C0C0",
+}  # fmt: skip
+_BY_TAG: dict[str, dict[str, str]] = {
+    "b": {"font-weight": "bold"},
+    "strong": {"font-weight": "bold"},
+    "i": {"font-style": "italic"},
+    "em": {"font-style": "italic"},
+    "cite": {"font-style": "italic"},
+    "u": {"text-decoration": "underline"},
+    "center": {"text-align": "center"},
+    "blockquote": {"margin-left": "36pt"},
+    "sup": {"vertical-align": "super"},
+    "mark": {"background-color": "#FFFF00"},
+}
+
+Values = dict[str, str]
+
+
+class HtmlStyles:
+    """The rules of a page's style sheets, ready to resolve elements."""
+
+    def __init__(self, sheets: list[str]) -> None:
+        self._rules: list[tuple[int, int, str, str, str, Values]] = []
+        for sheet in sheets:
+            self._read(sheet)
+        self._rules.sort(key=lambda rule: rule[:2])
+
+    def _read(self, sheet: str) -> None:
+        text = sheet.replace("<!--", "").replace("-->", "")
+        for rule in tinycss2.parse_stylesheet(text, skip_comments=True, skip_whitespace=True):
+            if rule.type != "qualified-rule":
+                continue
+            values = declarations(tinycss2.serialize(rule.content))
+            for selector in tinycss2.serialize(rule.prelude).split(","):
+                match = _SELECTOR.match(selector.strip())
+                if match is None or not any(match.groups()):
+                    continue
+                tag, name, identity = (group or "" for group in match.groups())
+                weight = bool(tag) + 10 * bool(name) + 100 * bool(identity)
+                self._rules.append((weight, len(self._rules), tag.lower(), name, identity, values))
+
+    def own(self, element: Element) -> Values:
+        """What is set on an element itself, by tag, style sheets, attributes, inline style."""
+        tag = str(element.tag).lower()
+        names = set((element.get("class") or "").split())
+        identity = element.get("id") or ""
+        values = dict(_BY_TAG.get(tag, {}))
+        for _, _, wanted, name, own, rule in self._rules:
+            if wanted and wanted != tag:
+                continue
+            if (name and name not in names) or (own and own != identity):
+                continue
+            values.update(rule)
+        if element.get("align"):
+            values["text-align"] = str(element.get("align"))
+        if tag == "font":
+            for attribute, key in (("face", "font-family"), ("color", "color")):
+                if element.get(attribute):
+                    values[key] = str(element.get(attribute))
+        values.update(declarations(element.get("style") or ""))
+        return values
+
+
+def declarations(text: str) -> Values:
+    """Declarations as a table, margins' shorthand spread out."""
+    values: Values = {}
+    items: list[Any] = tinycss2.parse_blocks_contents(
+        text, skip_comments=True, skip_whitespace=True
+    )
+    for item in items:
+        if item.type != "declaration":
+            continue
+        name, value = item.lower_name, tinycss2.serialize(item.value).strip()
+        if name in ("margin", "padding"):
+            parts = value.split() or ["0"]
+            top, right, bottom, left = (
+                parts[0], parts[1 % len(parts)], parts[2 % len(parts)] if len(parts) > 2 else parts[0],
+                parts[3] if len(parts) > 3 else parts[1 % len(parts)],
+            )  # fmt: skip
+            for side, size in (("top", top), ("right", right), ("bottom", bottom), ("left", left)):
+                values[f"{name}-{side}"] = size
+        elif name == "background":
+            values["background-color"] = value.split()[0] if value else ""
+        else:
+            values[name] = value
+    return values
+
+
+def inherited(parent: Values, own: Values) -> Values:
+    """What an element has: its own, and of its parent's what is inherited."""
+    values = {k: v for k, v in parent.items() if k in _INHERITED}
+    for carried in ("text-decoration", "background-color", "vertical-align", "display"):
+        if carried in parent and carried not in own:
+            values[carried] = parent[carried]
+    values.update({k: v for k, v in own.items() if v != "inherit"})
+    return values
+
+
+def points(value: str | None, size: float = 12.0) -> float | None:
+    """A length in points; None for none, a percentage, or nonsense."""
+    match = _LENGTH.match(value.strip().lower()) if value else None
+    if match is None:
+        return None
+    try:
+        number = float(match.group(1))
+    except ValueError:
+        return None
+    unit = match.group(2)
+    if unit in ("em", "rem"):
+        return round(number * size, 2)
+    if unit is None:
+        return 0.0 if number == 0 else None
+    return round(number * _POINTS[unit], 2)
+
+
+def run_format(values: Values, link: str | None) -> RunFormat | None:
+    """Character formatting of resolved values; None for hidden text."""
+    if values.get("display") == "none":
+        return None
+    family = values.get("font-family", "").split(",")[0].strip().strip("'\"")
+    weight = values.get("font-weight")
+    return RunFormat(
+        face=family or None,
+        size=points(values.get("font-size")),
+        bold=weight in ("bold", "bolder", "600", "700", "800", "900"),
+        italic=values.get("font-style", "normal") in ("italic", "oblique"),
+        underline="underline" in values.get("text-decoration", ""),
+        capitals=values.get("text-transform") == "uppercase",
+        colour=_colour(values.get("color")),
+        background=_background(values.get("background-color")),
+        raised=values.get("vertical-align") == "super",
+        link=link,
+    )
+
+
+def paragraph_format(
+    values: Values, left_outside: float, marker: str | None, outline: int | None
+) -> ParagraphFormat:
+    """Paragraph formatting; what neither page nor style sheet says stays unknown."""
+    size = points(values.get("font-size")) or 12.0
+    left = _sum(values, ("margin-left", "padding-left"), size)
+    if left is not None or left_outside:
+        left = (left or 0.0) + left_outside
+    page_break = values.get("page-break-before", values.get("break-before"))
+    alignment = {"start": "left", "end": "right"}.get(
+        values.get("text-align", ""), values.get("text-align")
+    )
+    return ParagraphFormat(
+        alignment=alignment if alignment in ("left", "right", "center", "justify") else None,
+        left=left,
+        right=points(values.get("margin-right"), size),
+        first_line=points(values.get("text-indent"), size),
+        line_spacing=_spacing(values.get("line-height"), size),
+        space_before=points(values.get("margin-top"), size),
+        space_after=points(values.get("margin-bottom"), size),
+        page_break_before=page_break in ("always", "page") if page_break else None,
+        marker=marker,
+        outline=outline,
+    )
+
+
+def _sum(values: Values, names: tuple[str, ...], size: float) -> float | None:
+    known = [p for n in names if (p := points(values.get(n), size)) is not None]
+    return sum(known) if known else None
+
+
+def _spacing(value: str | None, size: float) -> LineSpacing | None:
+    if not value or value == "normal":
+        return None
+    if value.endswith("%"):
+        value = str(float(value[:-1]) / 100) if value[:-1].replace(".", "", 1).isdigit() else ""
+    if value.replace(".", "", 1).isdigit():
+        # A browser's line of 1 is about the face's size; a word processor's about 1.15 of it.
+        return LineSpacing("multiple", round(float(value), 3))
+    exact = points(value, size)
+    return LineSpacing("exact", exact) if exact else None
+
+
+def _colour(value: str | None) -> str | None:
+    if value is None:
+        return None
+    value = value.strip().lower()
+    if value in _NAMED:
+        return _NAMED[value]
+    if re.fullmatch(r"#[0-9a-f]{6}", value):
+        return value[1:].upper()
+    if re.fullmatch(r"#[0-9a-f]{3}", value):
+        return "".join(c * 2 for c in value[1:]).upper()
+    match = re.match(r"rgba?\(\s*(\d+)[\s,]+(\d+)[\s,]+(\d+)", value)
+    if match is not None:
+        return "".join(f"{min(int(n), 255):02X}" for n in match.groups())
+    return "auto"
+
+
+def _background(value: str | None) -> str | None:
+    colour = _colour(value)
+    return "none" if colour in (None, "auto", "FFFFFF") else colour

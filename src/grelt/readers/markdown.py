@@ -1,0 +1,132 @@
+"""Reader for Markdown: headings, emphasis, quotations, lists, notes. Layout is unknown."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field, replace
+from functools import cache
+
+from markdown_it import MarkdownIt
+from markdown_it.token import Token
+from mdit_py_plugins.footnote import footnote_plugin
+
+from ..document import Document, Note, Paragraph, ParagraphFormat, Run, RunFormat, Section
+from ..errors import PaperEmpty, PaperTooLarge
+from ..text.spans import Span
+from .archive import Limits
+from .text import decode
+
+_PLAIN = RunFormat(bold=False, italic=False)
+_QUOTED = 36.0
+
+
+@cache
+def _parser() -> MarkdownIt:
+    return MarkdownIt("commonmark", {"maxNesting": 40}).use(footnote_plugin)
+
+
+@dataclass
+class _State:
+    paragraphs: list[Paragraph] = field(default_factory=list)
+    quotes: int = 0
+    lists: list[str] = field(default_factory=list)
+    heading: int | None = None
+    note: str | None = None
+    notes: dict[str, list[int]] = field(default_factory=dict)
+
+
+def read_markdown(data: bytes, limits: Limits) -> Document:
+    """Read Markdown. Raises a `PaperUnreadable` with a message for the instructor."""
+    state = _State()
+    for token in _parser().parse(_without_front_matter(decode(data))):
+        _block(state, token, limits)
+    if not any(not p.is_blank for p in state.paragraphs):
+        raise PaperEmpty("The file holds no text. Ask for the paper to be sent again.")
+    notes = tuple(
+        Note(identity, "footnote", number, tuple(paragraphs))
+        for number, (identity, paragraphs) in enumerate(state.notes.items(), start=1)
+    )
+    return Document("md", tuple(state.paragraphs), notes, (Section(0),))
+
+
+def _without_front_matter(text: str) -> str:
+    if text.startswith("---\n") and (end := text.find("\n---\n", 4)) > 0:
+        return text[end + 5 :]
+    return text
+
+
+def _block(state: _State, token: Token, limits: Limits) -> None:
+    kind = token.type
+    if kind in ("blockquote_open", "blockquote_close"):
+        state.quotes += 1 if kind.endswith("open") else -1
+    elif kind in ("bullet_list_open", "ordered_list_open"):
+        state.lists.append("bullet" if kind.startswith("bullet") else "number")
+    elif kind in ("bullet_list_close", "ordered_list_close"):
+        state.lists.pop()
+    elif kind == "heading_open":
+        state.heading = int(token.tag[1:]) - 1
+    elif kind == "heading_close":
+        state.heading = None
+    elif kind == "footnote_open":
+        state.note = f"footnote:{int(token.meta['id']) + 1}"
+        state.notes.setdefault(state.note, [])
+    elif kind == "footnote_close":
+        state.note = None
+    elif kind == "inline":
+        if len(state.paragraphs) >= limits.paragraphs:
+            raise PaperTooLarge(
+                f"The paper has more than {limits.paragraphs:,} paragraphs. "
+                "Split it and hand it in by chapters."
+            )
+        _paragraph(state, token)
+    elif kind in ("code_block", "fence"):
+        _append(state, token.content.rstrip("\n"), [], [])
+
+
+def _paragraph(state: _State, token: Token) -> None:
+    text = ""
+    runs: list[Run] = []
+    markers: list[tuple[int, str]] = []
+    format = _PLAIN
+    outer: list[RunFormat] = []
+    for child in token.children or ():
+        words = ""
+        if child.type in ("em_open", "strong_open", "link_open"):
+            outer.append(format)
+            if child.type == "link_open":
+                format = replace(format, link=str(child.attrs.get("href", "")))
+            else:
+                format = (
+                    replace(format, italic=True)
+                    if child.type == "em_open"
+                    else replace(format, bold=True)
+                )
+        elif child.type in ("em_close", "strong_close", "link_close"):
+            format = outer.pop()
+        elif child.type in ("text", "code_inline"):
+            words = child.content
+        elif child.type == "softbreak":
+            words = " "
+        elif child.type == "hardbreak":
+            words = "\n"
+        elif child.type == "footnote_ref":
+            markers.append((len(text), f"footnote:{int(child.meta['id']) + 1}"))
+        if words:
+            runs.append(Run(Span(len(text), len(text) + len(words)), format))
+            text += words
+    _append(state, text, runs, markers)
+
+
+def _append(state: _State, text: str, runs: list[Run], markers: list[tuple[int, str]]) -> None:
+    index = len(state.paragraphs)
+    layout = ParagraphFormat(
+        left=_QUOTED * state.quotes if state.quotes else None,
+        marker=state.lists[-1] if state.lists else None,
+        outline=state.heading,
+    )
+    if not runs and text:
+        runs = [Run(Span(0, len(text)), _PLAIN)]
+    state.paragraphs.append(
+        Paragraph(index, text, tuple(runs), layout, note_markers=tuple(markers), note=state.note)
+    )
+    if state.note is not None:
+        state.notes[state.note].append(index)
