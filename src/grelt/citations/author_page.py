@@ -113,9 +113,14 @@ def _read_paragraph(walk: _Walk, paragraph: Paragraph, role: Role) -> None:
     for span in enclosed:
         _read_parenthesis(walk, paragraph, role, span, cut, running, used)
     only_named = named_only(paragraph, role, cut, running, used)
-    mine = sorted(walk.citations[first:] + only_named, key=lambda c: c.span)
+    mine = sorted(walk.citations[first:] + only_named, key=_reading_order)
     _renumber(walk, first, mine)
     walk.previous_cues = running
+
+
+def _reading_order(citation: Citation) -> tuple[Span, Span]:
+    """By where a citation is complete: at its parenthesis, if it has one."""
+    return citation.parenthesis or citation.span, citation.span
 
 
 def _renumber(walk: _Walk, first: int, mine: list[Citation]) -> None:
