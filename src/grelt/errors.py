@@ -43,6 +43,12 @@ class PaperEncrypted(PaperUnreadable):
     code = "paper-encrypted"
 
 
+class PaperScanned(PaperUnreadable):
+    """Pictures of pages, and no text."""
+
+    code = "paper-scanned"
+
+
 class PaperTooLarge(PaperUnreadable):
     code = "paper-too-large"
 

@@ -59,7 +59,7 @@ FORMS: list[tuple[str, list[tuple[str, str, str | None, str]]]] = [
     ("The Estuary and Reach Trust counts berths (9).", [("narrative", "Estuary and Reach Trust", "9", "Estuary")]),
     ("In *Salt and Slack Water* the tide waits (23).", [("narrative", "Salt and Slack Water", "23", "Okonjo")]),
     ("O’Dell, in a review of Abery’s article, warns of gates (8).", [
-        ("narrative", "O’Dell", "8", "O’Dell"), ("narrative", "Abery", None, "Abery")]),
+        ("narrative", "Abery", None, "Abery"), ("narrative", "O’Dell", "8", "O’Dell")]),
     ("Abery says gates, but O’Dell calls them sluices (8).", [
         ("narrative", "Abery", None, "Abery"), ("narrative", "O’Dell", "8", "O’Dell")]),
     ("Mira Lund remembers the whistle.", [("narrative", "Mira Lund", None, "Lund")]),

@@ -19,9 +19,10 @@ from .docx import read_docx
 from .html import read_html
 from .markdown import read_markdown
 from .odt import is_odt, read_odt
+from .pdf import read_pdf
 from .text import read_text
 
-READABLE = (".docx", ".odt", ".html", ".md", ".txt")
+READABLE = (".docx", ".odt", ".html", ".md", ".txt", ".pdf")
 _ZIP = b"PK\x03\x04"
 _COMPOUND = b"\xd0\xcf\x11\xe0\xa1\xb1\x1a\xe1"
 _OTHERS = (
@@ -67,6 +68,8 @@ def read_paper(data: bytes, name: str) -> Document:
         return _read_zipped(data)
     if data.startswith(_COMPOUND):
         raise _compound_file(data, claimed)
+    if data[:1024].lstrip().startswith(b"%PDF") and claimed != ".docx":
+        return read_pdf(data, LIMITS)
     for magic, suffix, what in _OTHERS:
         if data.startswith(magic):
             raise _other_format(claimed, suffix, what)

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { ApiProblem, answered, client, sendFile, type PaperInfo } from "../../api/client";
 
 /** What the server reads; it looks into a file and goes by that, not by its ending. */
-export const READABLE = [".docx", ".odt", ".html", ".md", ".txt"];
+export const READABLE = [".docx", ".odt", ".html", ".md", ".txt", ".pdf"];
 const BUSY = ["queued", "running"];
 
 export function isBusy(paper: PaperInfo): boolean {
