@@ -106,6 +106,14 @@ WORDS = st.sampled_from(
 )  # fmt: skip
 
 
+class OddLists(unittest.TestCase):
+    def test_an_entry_without_a_word_in_it_is_no_candidate(self) -> None:
+        text = "It waits (Abery Trust 4).\n# Works Cited\n§§ ?. 1999.\nAbery, Jonah. *Gates*. 1999."
+        got = analyse(parse_fragment(text), Policy(load_guide("mla-9")))
+        self.assertEqual(len(got.entries), 2)
+        run_rules(got, all_rules().values(), strict=True)
+
+
 class AnyText(unittest.TestCase):
     @settings(deadline=None, max_examples=150)
     @given(st.lists(WORDS, max_size=25))

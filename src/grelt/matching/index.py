@@ -81,7 +81,8 @@ class EntryIndex:
             for person in entry.contributors:
                 self.later_surname[person.key].append(number)
         if author.kind is OpeningKind.ORGANISATION:
-            self.group[group_words(author.text)].append(number)
+            if group_words(author.text):
+                self.group[group_words(author.text)].append(number)
             for short in acronyms(author.text):
                 self.acronym[short].append(number)
             tail = fold(author.text.split()[-1]) if len(author.text.split()) == 2 else ""

@@ -6,6 +6,7 @@ What cannot be seen is unknown: whether one line hangs, underlines, shading.
 from __future__ import annotations
 
 import io
+import logging
 import re
 from collections import Counter
 from dataclasses import dataclass, field, replace
@@ -33,6 +34,9 @@ from ...text.spans import Span
 from ..archive import Limits
 from .furniture import running_heads, split_notes
 from .lines import Line, Piece, page_lines
+
+# What the parser thinks of a broken file is no message for an instructor.
+logging.getLogger("pdfminer").setLevel(logging.CRITICAL)
 
 _MOST_PAGES = 1500
 _LINE = 1.15
