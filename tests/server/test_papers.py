@@ -16,7 +16,9 @@ from procrastinate.contrib.django.django_connector import DjangoConnector
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from courses.models import Assignment, Course
+from grelt import api as core
 from grelt.api import LIMITS
+from papers.actions.recheck_outdated import recheck_outdated
 from papers.actions.run_check import run_check
 from papers.models import Check, CitationRow, Draft, EntryRow, FindingRow, Paper
 from tests.world import PASSWORD, assignment_of, file_of, hand_in, instructor, run_waiting_checks
@@ -117,6 +119,15 @@ class HandingIn(TestCase):
         self.assertEqual(self.client.get(f"/api/papers/{paper.pk}/report").json(), before)
         self.assertEqual(Check.objects.count(), 1)
         self.assertEqual(FindingRow.objects.count(), 5)
+
+    def test_reports_of_another_version_are_made_again(self) -> None:
+        hand_in(self.assignment, "marlowe")
+        self.assertEqual(recheck_outdated(), 0)
+        Check.objects.update(core_version="0.0.1", key="old")
+        self.assertEqual(recheck_outdated(), 1)
+        run_waiting_checks()
+        self.assertEqual(recheck_outdated(), 0)
+        self.assertEqual(Check.objects.get().core_version, core.__version__)
 
     def test_house_rules_of_the_assignment_are_obeyed(self) -> None:
         assignment = assignment_of(self.user, {"house": {"list_scope": "consulted"}})

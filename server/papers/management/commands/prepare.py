@@ -7,10 +7,15 @@ from typing import Any
 from django.core.management import call_command
 from django.core.management.base import BaseCommand
 
+from papers.actions.recheck_outdated import recheck_outdated
+
 
 class Command(BaseCommand):
-    help = "Migrate, and load the demo data once."
+    help = "Migrate, load the demo data once, queue checks that another version made."
 
     def handle(self, *args: Any, **options: Any) -> None:
         call_command("migrate", interactive=False, verbosity=0)
         call_command("load_demo")
+        outdated = recheck_outdated()
+        if outdated:
+            self.stdout.write(f"{outdated} papers are checked again by the new version.")
