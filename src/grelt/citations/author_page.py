@@ -277,6 +277,8 @@ def _locator_alone(
     if not named:
         if not closes or (part.labelled and walk.last_in_stretch is None):
             return
+        if _CAPITALISED.fullmatch(text[: span.start].rstrip().rsplit(" ", 1)[-1]):
+            return  # a figure beside a name: an age, a number of a house
         if not text[: span.start].strip():
             return
     # Named earlier in the stretch, after the last citation: the sentence goes on with it.

@@ -171,7 +171,7 @@ def _source(
         after = text[title.span.end : span.end].strip(" ,.")
         if after and re.search(r"[^\W\d_]{2,}", after) and not _BOOK.fullmatch(after):
             return None
-        names = natural_names(before) if before else None
+        names = natural_names(before) if before and not _reads_as_group(before) else None
         if before and names is None and not _is_group(before):
             return None
         return names, title

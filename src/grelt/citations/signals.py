@@ -4,9 +4,10 @@ sentence (`Pellow argues`, `according to Pellow`) that present a name as a sourc
 from __future__ import annotations
 
 import re
+from dataclasses import replace
 
 from ..text.folding import fold, words
-from ..text.names import NAME_WORD, UPPER
+from ..text.names import NAME_WORD, UPPER, natural_name
 from ..text.quotes import quoted
 from ..text.spans import Span
 from .known import KnownPhrase, KnownSources
@@ -78,6 +79,7 @@ def find_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> tupl
         end, cue = _known_at(text, tokens, folded, at, known)
         if cue is None:
             cue = _misspelled_at(text, tokens, at, known) or _unknown_at(text, tokens, at)
+            cue = _recognised(cue, known)
             end = at + 1
             while cue is not None and end < len(tokens) and tokens[end][1][0] < cue.span.end:
                 end += 1
@@ -269,6 +271,18 @@ def _misspelled_at(
     if not listed:
         return None
     return Cue("name", bare, Span(start, stop - possessive), True, True, strong, listed)
+
+
+def _recognised(cue: Cue | None, known: KnownSources) -> Cue | None:
+    """A full name met by its first name: `Tomas Bray describes`, where Bray is looked out for."""
+    name = natural_name(cue.text) if cue is not None and not cue.known else None
+    if cue is None or name is None or not name.given:
+        return cue
+    family, given = words(name.family), words(name.given)
+    for phrase in known.by_first.get(family[0], ()):
+        if phrase.kind == "name" and phrase.words == family and given[0] in phrase.given:
+            return replace(cue, known=True, subject=True)
+    return cue
 
 
 def _unknown_at(text: str, tokens: list[tuple[str, tuple[int, int]]], at: int) -> Cue | None:

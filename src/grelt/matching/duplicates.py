@@ -37,4 +37,6 @@ def _same_work(one: Entry, other: Entry) -> bool:
         return False
     if one.year != other.year or one.pages != other.pages:
         return False
-    return fuzz.ratio(letters(one.text), letters(other.text)) >= _SAME
+    # What stands after the author: of a repeated author only three marks stand there.
+    rest = [letters(e.text[e.opening.span.end :]) for e in (one, other)]
+    return fuzz.ratio(*rest) >= _SAME

@@ -205,7 +205,7 @@ def _agreeing_with_title(
     An author whose listed works have no word of the cited title in common is cited
     for a work that is not listed.
     """
-    if citation.names is None or citation.title is None:
+    if citation.title is None or citation.source_span.start >= citation.title.span.start:
         return found
     cited = set(without_article(words(citation.title.text)))
     by_name = [c for c in found if c.way not in (Way.TITLE_FOR_AUTHOR, Way.TITLE_PART)]
