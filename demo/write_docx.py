@@ -7,6 +7,7 @@ with. `styles`: set in a few styles, almost nothing by hand.
 from __future__ import annotations
 
 import io
+import zipfile
 from typing import Any
 
 import docx
@@ -26,6 +27,7 @@ _ALIGNMENTS = {
     "right": WD_ALIGN_PARAGRAPH.RIGHT,
 }
 _STYLES = {"body": "Essay Text", "quote": "Essay Quotation", "entry": "Source", "plain": "Normal"}
+_DATE = (2026, 10, 14, 12, 0, 0)
 _FOOTNOTES = "application/vnd.openxmlformats-officedocument.wordprocessingml.footnotes+xml"
 
 
@@ -49,6 +51,18 @@ def write_docx(document: Document, *, surname: str, hand: str, face: str) -> byt
             _paragraph(file, paragraph, hand, numbers)
     out = io.BytesIO()
     file.save(out)
+    return _without_clock(out.getvalue())
+
+
+def _without_clock(data: bytes) -> bytes:
+    """The same zip with one date on every part, so that the same essay is the same file."""
+    out = io.BytesIO()
+    with (
+        zipfile.ZipFile(io.BytesIO(data)) as old,
+        zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as new,
+    ):
+        for name in old.namelist():
+            new.writestr(zipfile.ZipInfo(name, _DATE), old.read(name), zipfile.ZIP_DEFLATED)
     return out.getvalue()
 
 
