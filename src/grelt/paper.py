@@ -151,7 +151,7 @@ def analyse(document: Document, policy: Policy, set_right: SetRight | None = Non
     """Run every stage on a document. Pure: the same arguments give the same paper."""
     structure = structure_of(document)
     sources = read_entries(document, structure.source_list)
-    structure = _with_subheadings(structure, sources)
+    structure = _with_list_roles(structure, sources)
     found = find_citations(document, structure, known_sources(sources.entries))
     entry_keys = _keys(letters(e.text)[:160] for e in sources.entries)
     citation_keys = _keys(
@@ -193,12 +193,14 @@ def known_sources(entries: Iterable[Entry]) -> KnownSources:
     return known
 
 
-def _with_subheadings(structure: Structure, sources: SourceEntries) -> Structure:
-    if not sources.subheadings:
+def _with_list_roles(structure: Structure, sources: SourceEntries) -> Structure:
+    if not sources.subheadings and not sources.annotations:
         return structure
     roles = list(structure.roles)
     for index in sources.subheadings:
         roles[index] = Role.HEADING
+    for index in sources.annotations:
+        roles[index] = Role.LIST_ANNOTATION
     return Structure(
         tuple(roles), structure.source_list, structure.pages, structure.body_face,
         structure.body_size,

@@ -101,6 +101,16 @@ class Cutting(unittest.TestCase):
         got = paper("{bold} Books", "Bray, Tomas. *Gates*. 2019.", "Okonjo, Adaeze. *Salt*. 2021.")
         self.assertEqual((len(got.entries), len(got.sources.subheadings)), (2, 1))
 
+    def test_annotations_are_no_entries(self) -> None:
+        note = (
+            "{left=36, first_line=0} This book follows the pond through two centuries of accounts and shows "
+            "that the waiting was a kind of work, which makes it useful for the second half of my essay."
+        )
+        got = paper("Bray, Tomas. *Gates*. 2019.", note, "Okonjo, Adaeze. *Salt*. 2021.", note)
+        self.assertEqual((len(got.entries), len(got.sources.annotations)), (2, 2))
+        roles = [str(r) for r in got.structure.roles][-4:]
+        self.assertEqual(roles, ["list-entry", "list-annotation"] * 2)
+
     def test_an_appendix_is_not_the_list(self) -> None:
         got = paper(
             "Okonjo, Adaeze. *Salt*. 2021.", "{alignment=center} Appendix A", "A table of tides."

@@ -106,8 +106,9 @@ class Entry:
 
 @dataclass(frozen=True, slots=True)
 class SourceEntries:
-    """The entries in order, with the paragraphs that divide or gap them."""
+    """The entries in order, with the paragraphs that divide, gap or annotate them."""
 
     entries: tuple[Entry, ...]
     subheadings: tuple[int, ...]
     blanks: tuple[int, ...]
+    annotations: tuple[int, ...] = ()

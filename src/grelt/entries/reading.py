@@ -50,7 +50,7 @@ def read_entries(document: Document, source_list: SourceList | None) -> SourceEn
         if entry.opening.kind is OpeningKind.REPEAT and entries:
             entry = replace(entry, author=entries[-1].author)
         entries.append(entry)
-    return SourceEntries(tuple(entries), cut.subheadings, cut.blanks)
+    return SourceEntries(tuple(entries), cut.subheadings, cut.blanks, cut.annotations)
 
 
 def _read(document: Document, position: int, indexes: tuple[int, ...]) -> Entry:

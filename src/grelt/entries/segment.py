@@ -17,15 +17,18 @@ _OPENS = re.compile(
 _AUTHOR_START = re.compile(rf"{NAME_WORD}(?:[\s-]{NAME_WORD}){{0,2}},\s{NAME_WORD}|[-—]{{3}}\.")
 _ENDS = re.compile(r"[.!?][”\"’)\]]?$|(?:https?://|www\.|doi\.org/)\S+$|\.\w+/\S*$")
 _SUBHEADING = 60
+_PROSE_WORDS = 25
 
 
 @dataclass(frozen=True, slots=True)
 class Cut:
-    """Paragraph indexes of each entry, of subheadings within the list, and of gaps."""
+    """Paragraph indexes of each entry, of subheadings within the list, of gaps, and of the
+    annotations that stand under entries."""
 
     entries: tuple[tuple[int, ...], ...]
     subheadings: tuple[int, ...]
     blanks: tuple[int, ...]
+    annotations: tuple[int, ...] = ()
 
 
 def cut_entries(document: Document, source_list: SourceList | None) -> Cut:
@@ -35,12 +38,15 @@ def cut_entries(document: Document, source_list: SourceList | None) -> Cut:
     groups: list[list[int]] = []
     subheadings: list[int] = []
     blanks: list[int] = []
+    annotations: list[int] = []
     for index in source_list.paragraphs:
         paragraph = document.paragraphs[index]
         if paragraph.is_blank:
             blanks.append(index)
         elif _is_subheading(paragraph):
             subheadings.append(index)
+        elif groups and is_annotation(paragraph):
+            annotations.append(index)
         elif (
             groups
             and groups[-1][-1] == index - 1
@@ -49,7 +55,18 @@ def cut_entries(document: Document, source_list: SourceList | None) -> Cut:
             groups[-1].append(index)
         else:
             groups.append([index])
-    return Cut(tuple(tuple(g) for g in groups), tuple(subheadings), tuple(blanks))
+    return Cut(
+        tuple(tuple(g) for g in groups), tuple(subheadings), tuple(blanks), tuple(annotations)
+    )
+
+
+def is_annotation(paragraph: Paragraph) -> bool:
+    """Prose under an entry: many words, most of them small, and none of an entry's beginnings."""
+    plain = [w for w in paragraph.text.split() if w[:1].isalpha()]
+    if len(plain) < _PROSE_WORDS or _AUTHOR_START.match(paragraph.text.strip()):
+        return False
+    small = sum(w[:1].islower() for w in plain)
+    return small >= 0.7 * len(plain) and paragraph.text.lstrip()[:1] not in '“"-—'
 
 
 def _is_subheading(paragraph: Paragraph) -> bool:
