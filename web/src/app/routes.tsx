@@ -4,6 +4,7 @@ import { CoursesPage } from "../features/courses";
 import { DeskPage } from "../features/desk";
 import { PapersPage } from "../features/papers";
 import { SignInPage } from "../features/sign-in";
+import { BrokenPage } from "./BrokenPage";
 import { Frame } from "./Frame";
 import { LostPage } from "./LostPage";
 
@@ -11,7 +12,7 @@ export const router = createBrowserRouter([
   { path: "/sign-in", element: <SignInPage /> },
   {
     element: <Frame />,
-    errorElement: <LostPage />,
+    errorElement: <BrokenPage />,
     children: [
       { path: "/", element: <CoursesPage /> },
       { path: "/assignments/:assignmentId", element: <PapersPage /> },

@@ -92,7 +92,7 @@ export function Galley({ model, focus, origin, round, decisions, onChoose, onSee
           >
             <GalleyParagraph
               paragraph={paragraphs[item.index]!}
-              previousPage={paragraphs[item.index - 1]?.page ?? null}
+              previousPage={lastPageOf(paragraphs[item.index - 1])}
               model={model}
               focus={focus}
               round={round}
@@ -124,7 +124,7 @@ const GalleyParagraph = memo(function GalleyParagraph(props: ParagraphProps) {
   useMarksApart(holder, findings);
   const shown = new Set<string>();
   const blank = !paragraph.text.trim();
-  const newPage = paragraph.page_starts.length === 0 && previousPage !== null && paragraph.page !== previousPage;
+  const newPage = previousPage !== null && paragraph.page !== previousPage;
   const look = [
     "paragraph",
     paragraph.role,
@@ -161,6 +161,10 @@ const GalleyParagraph = memo(function GalleyParagraph(props: ParagraphProps) {
 });
 
 const NONE: Finding[] = [];
+
+function lastPageOf(paragraph: Paragraph | undefined): number | null {
+  return paragraph?.page == null ? null : paragraph.page + paragraph.page_starts.length;
+}
 
 function pageAt(paragraph: Paragraph, segment: Segment): number {
   return (paragraph.page ?? 1) + paragraph.page_starts.filter((s) => s <= segment.start).length;
@@ -236,7 +240,8 @@ function Stretch({ segments, focus, round, decisions, numberOf, onChoose }: Stre
       </span>
       {first.main === !hasPageApart(citation) && numbers.length > 0 && (
         <sup className={`entry-number ${citation.match}`} aria-hidden>
-          {numbers.join(" ")}
+          {numbers.slice(0, 3).join(" ")}
+          {numbers.length > 3 && "…"}
         </sup>
       )}
     </>

@@ -91,6 +91,9 @@ function level(scroller: HTMLElement | null, row: string, citation: string | und
   else own.scrollIntoView({ block: "nearest", behavior: quick ? "auto" : "smooth" });
 }
 
+/** So many places are shown at first; the rest when asked for. */
+const CHIPS = 11;
+
 interface EntryRowProps extends Pick<Props, "model" | "round" | "decisions" | "onChoose"> {
   entry: Entry;
   on: boolean;
@@ -105,6 +108,9 @@ const EntryRow = memo(function EntryRow(props: EntryRowProps) {
   const uncited = entry.cited_by.length === 0;
   const slips = findings.filter((f) => f !== order && f.rule !== "entry-uncited");
   const dim = round !== null && !findings.some((f) => roundOf(f) === round);
+  const [all, setAll] = useState(false);
+  const few = all || entry.cited_by.length <= CHIPS + 1;
+  const shown = few ? entry.cited_by : entry.cited_by.slice(0, CHIPS);
   const choose = () => onChoose({ kind: "entry", id: entry.id }, "ledger");
   const names = new Map<string, number>();
   for (const id of entry.cited_by) {
@@ -120,7 +126,7 @@ const EntryRow = memo(function EntryRow(props: EntryRowProps) {
         </span>
       </button>
       <div className="row-under">
-        {entry.cited_by.map((id, place) => (
+        {shown.map((id, place) => (
           <button
             key={id}
             type="button"
@@ -131,6 +137,11 @@ const EntryRow = memo(function EntryRow(props: EntryRowProps) {
             p. {model.citations.get(id)?.page}
           </button>
         ))}
+        {!few && (
+          <button type="button" className="chip" onClick={() => setAll(true)}>
+            {entry.cited_by.length - CHIPS} more
+          </button>
+        )}
         {uncited && (
           <button
             type="button"

@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { useEffect, useMemo, useRef } from "react";
 
 import { pageBars, type Choice, type DeskModel, type Focus } from "./model";
 import type { Origin } from "./useChoice";
@@ -17,6 +17,10 @@ const WORDS = { text: "", dry: ", no citation", list: ", the list" };
 export function PageRun({ model, seen, focus, onChoose }: Props) {
   const bars = useMemo(() => pageBars(model.report), [model.report]);
   const height = Math.max(20, Math.min(66, Math.floor(430 / Math.max(1, bars.length)) - 7));
+  const seenBar = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    void seenBar.current?.scrollIntoView({ block: "nearest" });
+  }, [seen]);
   const go = (paragraph: number) =>
     document.dispatchEvent(new CustomEvent("grelt:go-to-paragraph", { detail: paragraph }));
   return (
@@ -25,7 +29,7 @@ export function PageRun({ model, seen, focus, onChoose }: Props) {
         const inView = seen[0] <= bar.page && bar.page <= seen[1];
         const count = bar.ticks.length;
         return (
-          <div key={bar.page} className={`page-bar ${bar.kind}${inView ? " seen" : ""}`} style={{ height }}>
+          <div key={bar.page} ref={bar.page === seen[0] ? seenBar : undefined} className={`page-bar ${bar.kind}${inView ? " seen" : ""}`} style={{ height }}>
             <button
               type="button"
               className="page-bar-go"
