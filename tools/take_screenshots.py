@@ -13,9 +13,10 @@ from playwright.sync_api import Page, sync_playwright
 
 FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
 
-# Name; scheme; writer of the paper (or an address); query; keys to press.
+ASSIGNMENT = "Tide, fog, salt, song"
+# Name; scheme; writer of the paper (or none: the table); query; keys to press.
 PICTURES: list[tuple[str, str, str, str, list[str]]] = [
-    ("papers", "light", "/assignments/1", "", []),
+    ("papers", "light", "", "", []),
     ("desk-first-look", "light", "Ines Marlowe", "", []),
     ("desk-name", "light", "Ines Marlowe", "", ["."]),
     ("desk-unlisted", "light", "Ines Marlowe", "?source=u1", []),
@@ -27,10 +28,9 @@ PICTURES: list[tuple[str, str, str, str, list[str]]] = [
 
 
 def take(page: Page, base: str, target: str, query: str, keys: list[str]) -> None:
-    if target.startswith("/"):
-        page.goto(base + target)
-    else:
-        page.goto(f"{base}/assignments/1")
+    page.get_by_role("link", name=ASSIGNMENT).click()
+    page.get_by_role("row").nth(1).wait_for()
+    if target:
         link = page.get_by_role("link", name=target)
         page.goto(f"{base}{link.get_attribute('href')}{query}")
         page.locator(".row").first.wait_for()

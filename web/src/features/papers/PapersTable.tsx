@@ -74,7 +74,7 @@ export function PapersTable({ papers, onRemove, onCheck, onNewDraft }: Props) {
   );
   return (
     <TableContainer component={Paper} variant="outlined">
-      <Table stickyHeader aria-label="Papers">
+      <Table stickyHeader aria-label="Papers" sx={{ "& .MuiTableCell-root": { px: 1 } }}>
         <TableHead>
           <TableRow>
             {head("writer", "Writer", "By surname")}
@@ -107,7 +107,7 @@ function Row({ paper, onRemove, onCheck, onNewDraft }: { paper: PaperInfo } & Om
   const decided = paper.kept + paper.waived;
   return (
     <TableRow hover>
-      <TableCell sx={{ maxWidth: 330 }}>
+      <TableCell sx={{ maxWidth: 310 }}>
         <Link component={RouterLink} to={`/papers/${paper.id}`} sx={{ fontWeight: 600 }}>
           {paper.writer || paper.file_name}
         </Link>
