@@ -9,9 +9,11 @@ from typing import Any, ClassVar
 
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.db import connection
-from playwright.sync_api import Browser, Page, sync_playwright
+from playwright.sync_api import Browser, Page, expect, sync_playwright
 
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
+# A busy machine is no fault of the interface.
+expect.set_options(timeout=20_000)
 ROOT = Path(__file__).resolve().parents[2]
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 # What the browser says of an answer that refuses something: expected where a test provokes it.
@@ -43,7 +45,7 @@ class BrowserTestCase(StaticLiveServerTestCase):
         )
         self.addCleanup(context.close)
         page = context.new_page()
-        page.set_default_timeout(8000)
+        page.set_default_timeout(20_000)
         self.complaints: list[str] = []
         page.on("pageerror", lambda error: self.complaints.append(str(error)))
         page.on(

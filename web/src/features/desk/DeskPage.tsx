@@ -109,7 +109,9 @@ export function DeskPage() {
           <LinearProgress aria-label="Checking" />
         </Box>
       )}
-      {data.paper.isPending && <LinearProgress aria-label="Loading" />}
+      {(data.paper.isPending || (check?.state === "done" && data.report.isPending)) && (
+        <LinearProgress aria-label="Fetching the paper" />
+      )}
       {model && check?.state !== "failed" && paper && (
         <Desk key={id} paper={paper} model={model} data={data} busy={check?.state !== "done"} />
       )}
