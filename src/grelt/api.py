@@ -12,16 +12,17 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from . import __version__
-from .document import Document
 from .errors import GreltError, HouseRuleInvalid, PaperUnreadable
 from .guides import Policy, available_guides, load_guide, load_house
 from .guides.house import House, house_from
+from .guides.model import Guide
 from .help import RuleHelp, rule_help
 from .paper import Paper, SetRight, analyse
 from .readers import LIMITS, READABLE, read_paper
 from .report import SCHEMA_VERSION, build_report, run_rules
 from .rules import all_rules
-from .structure.lists import is_list_heading
+from .rules.registry import Registered
+from .system import citation_system
 
 __all__ = [
     "AUTO",
@@ -43,6 +44,9 @@ __all__ = [
 ]
 
 AUTO = "auto"
+# Below this the guide is not recognised, and only families that all guides share are checked.
+_RECOGNISED = 0.5
+_IN_EVERY_GUIDE = frozenset({"match"})
 
 
 @dataclass(frozen=True)
@@ -68,9 +72,10 @@ def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) 
     """
     house = _house(inputs.house)
     document = read_paper(data, name)
-    guide = _guide(document, inputs.guide)
-    paper = analyse(document, Policy(load_guide(guide["id"]), house), SetRight(inputs.joins))
-    outcome = run_rules(paper, all_rules().values(), strict=strict)
+    wanted = load_guide(inputs.guide if inputs.guide != AUTO else available_guides()[0])
+    paper = analyse(document, Policy(wanted, house), SetRight(inputs.joins))
+    guide = _given(wanted) if inputs.guide != AUTO else _recognised(paper)
+    outcome = run_rules(paper, _rules_for(guide), strict=strict)
     return build_report(
         paper,
         outcome,
@@ -101,18 +106,33 @@ def _house(house: str | Mapping[str, object] | None) -> House:
     return house_from(house, all_rules())
 
 
-def _guide(document: Document, wanted: str) -> dict[str, Any]:
-    """The guide given, or the one the paper's list and citations look most like."""
-    if wanted != AUTO:
-        return {"id": load_guide(wanted).id, "chosen": "given", "confidence": 1.0}
-    headings = {p.text.strip().casefold() for p in document.paragraphs if is_list_heading(p)}
-    scores: dict[str, float] = {}
-    for identity in available_guides():
-        settings = load_guide(identity).list
-        own = {h.casefold() for h in (*settings.headings, settings.singular, *settings.consulted)}
-        scores[identity] = 0.9 if headings & own else 0.5
-    best = max(scores, key=lambda g: (scores[g], g))
-    return {"id": best, "chosen": "recognised", "confidence": scores[best]}
+def _given(guide: Guide) -> dict[str, Any]:
+    return {"id": guide.id, "chosen": "given", "confidence": 1.0}
+
+
+def _recognised(paper: Paper) -> dict[str, Any]:
+    """The guide the paper was analysed by, and how sure it is that its writer followed it.
+
+    Told by the system of its citations and by the heading of its list. While one guide
+    ships, there is no other to choose.
+    """
+    guide = paper.policy.guide
+    settings = guide.list
+    own = {h.casefold() for h in (*settings.headings, settings.singular, *settings.consulted)}
+    heading = paper.list_heading
+    headed = heading is not None and heading.text.strip().casefold() in own
+    fits = citation_system(paper) in (guide.system, None)
+    confidence = 0.9 if headed and fits else 0.6 if headed or fits else 0.2
+    return {"id": guide.id, "chosen": "recognised", "confidence": confidence}
+
+
+def _rules_for(guide: Mapping[str, Any]) -> list[Registered]:
+    """All rules; of a paper that follows no guide we know, only what every guide asks.
+
+    A form that is right in another guide must not be called wrong.
+    """
+    known = guide["confidence"] >= _RECOGNISED
+    return [r for r in all_rules().values() if known or r.family in _IN_EVERY_GUIDE]
 
 
 def explain(rule: str, guide: str | None = None) -> RuleHelp:

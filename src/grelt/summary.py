@@ -38,6 +38,8 @@ def summary(report: dict[str, Any]) -> str:
     if habits:
         lines += ["", "Habits"]
         lines += [f"  {h['rule']}: {h['broken']} of {h['chances']} chances" for h in habits]
+    if guide["confidence"] < 0.5:
+        lines += ["", "No guide was recognised: only what every guide asks was checked."]
     if not report["findings"]:
         lines += ["", "Nothing to point out."]
     lines += [f"\nThe rule {f['rule']} failed: {f['error']}" for f in report["faults"]]

@@ -184,7 +184,9 @@ def _back_over_given(
         initial = len(word) == 1 and word.isupper() and between in (". ", ".", " ")
         if between.strip(". ") or len(between) > 2:
             break
-        if fold(word) in phrase.given or (initial and word != "I"):
+        parts = words(word)
+        given = bool(parts) and phrase.given.issuperset(parts)
+        if given or (initial and word != "I"):
             begin -= 1
             continue
         break
