@@ -48,7 +48,7 @@ export function Bench(props: BenchProps) {
     <section className="bench" aria-label="Bench">
       <div className="bench-said" aria-live="polite">
         {focus.finding ? <FindingSaid {...props} finding={focus.finding} /> : <ChoiceSaid {...props} />}
-        {!props.joining && <Strip {...props} />}
+        {!props.joining && !props.remarking && <Strip {...props} />}
       </div>
       <BenchActions {...props} />
       <IconButton size="small" className="bench-close" aria-label="Put away" onClick={props.onClose}>

@@ -3,6 +3,10 @@ import Snackbar from "@mui/material/Snackbar";
 import { useCallback, useMemo, useRef, useState } from "react";
 
 import "./desk.css";
+import "./reckoning.css";
+import "./galley.css";
+import "./ledger.css";
+import "./bench.css";
 
 import type { PaperInfo, Verdict } from "../../api/client";
 import { useKeys } from "../../shared/useKeys";
