@@ -7,6 +7,7 @@ import "./reckoning.css";
 import "./galley.css";
 import "./ledger.css";
 import "./bench.css";
+import "./media.css";
 
 import type { PaperInfo, Verdict } from "../../api/client";
 import { useKeys } from "../../shared/useKeys";
