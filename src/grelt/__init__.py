@@ -19,4 +19,4 @@ help        a page for each rule, made from its home
 api, cli    the only doors
 """
 
-__version__ = "0.2.0"
+__version__ = "0.3.0"

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 import hashlib
 from collections.abc import Callable, Iterable, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from .citations import Citation, KnownSources, find_citations
@@ -20,7 +20,7 @@ from .findings import Place
 from .guides import Policy
 from .matching import Match, Matching, UnlistedSource, match_citations
 from .matching.index import acronyms
-from .structure import Role, Structure, structure_of
+from .structure import Role, Structure, prepared, structure_of
 from .text.folding import letters
 from .text.spans import Span
 
@@ -102,7 +102,12 @@ class Paper:
         return tuple(
             sorted(
                 range(len(self.entries)),
-                key=lambda i: (filings[i].by_letters, filings[i].title, i),
+                key=lambda i: (
+                    self.entries[i].list_number,
+                    filings[i].by_letters,
+                    filings[i].title,
+                    i,
+                ),
             )
         )
 
@@ -124,7 +129,8 @@ class Paper:
         starts = [
             i
             for i in range(1, len(self.entries))
-            if any(
+            if self.entries[i - 1].list_number != self.entries[i].list_number
+            or any(
                 self.entries[i - 1].paragraphs[-1] < s < self.entries[i].paragraphs[0]
                 for s in self.sources.subheadings
             )
@@ -149,8 +155,9 @@ class Paper:
 
 def analyse(document: Document, policy: Policy, set_right: SetRight | None = None) -> Paper:
     """Run every stage on a document. Pure: the same arguments give the same paper."""
+    document = prepared(document)
     structure = structure_of(document)
-    sources = read_entries(document, structure.source_list)
+    sources = read_entries(document, structure.lists)
     structure = _with_list_roles(structure, sources)
     found = find_citations(document, structure, known_sources(sources.entries))
     entry_keys = _keys(letters(e.text)[:160] for e in sources.entries)
@@ -201,10 +208,7 @@ def _with_list_roles(structure: Structure, sources: SourceEntries) -> Structure:
         roles[index] = Role.HEADING
     for index in sources.annotations:
         roles[index] = Role.LIST_ANNOTATION
-    return Structure(
-        tuple(roles), structure.source_list, structure.pages, structure.body_face,
-        structure.body_size,
-    )  # fmt: skip
+    return replace(structure, roles=tuple(roles))
 
 
 def _keys(items: Iterable[str]) -> tuple[str, ...]:

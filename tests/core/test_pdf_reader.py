@@ -14,7 +14,8 @@ from grelt import api
 from grelt.document import Document
 from grelt.errors import PaperDamaged, PaperScanned, PaperUnreadable
 from grelt.readers import read_paper
-from grelt.readers.pdf.lines import page_lines
+from grelt.readers.pdf.content import Box, Face, Page, Stretch
+from grelt.readers.pdf.lines import Line, page_lines
 
 from .test_papers import is_planted
 
@@ -127,19 +128,34 @@ class BadPdfs(unittest.TestCase):
 
 
 class Lines(unittest.TestCase):
-    def char(self, text: str, x: float, bottom: float = 100, size: float = 12) -> dict[str, object]:
-        return {"text": text, "x0": x, "x1": x + 6, "top": bottom - size, "bottom": bottom,
-                "size": size, "fontname": "ABCDEF+Quay-Italic", "non_stroking_color": (0,)}  # fmt: skip
+    def stretch(self, text: str, left: float, base: float = 100, size: float = 12) -> Stretch:
+        face = Face("Quay", bold=False, italic=True)
+        right = left + 6 * len(text)
+        return Stretch(text, left, right, base - size, base, size, face, "000000")
+
+    def line(self, *stretches: Stretch, boxes: tuple[Box, ...] = ()) -> Line:
+        (line,) = page_lines(Page(1, 612, 792, stretches, boxes, (), 0))
+        return line
 
     def test_gaps_are_spaces_and_small_raised_figures_are_marked(self) -> None:
-        chars = [
-            self.char("a", 10),
-            self.char("b", 16),
-            self.char("c", 30),
-            self.char("1", 36, 95, 7),
-        ]
-        (line,) = page_lines(1, chars, [])
+        line = self.line(
+            self.stretch("ab", 10), self.stretch("c", 30), self.stretch("1", 36, 95, 7)
+        )
         self.assertEqual(line.text, "ab c1")
         self.assertEqual([p.format.raised for p in line.pieces], [False, True])
         self.assertEqual((line.pieces[0].format.face, line.pieces[0].format.italic), ("Quay", True))
         self.assertEqual(line.pieces[0].format.colour, "000000")
+
+    def test_a_rule_under_the_letters_is_an_underline_and_a_box_behind_them_shading(self) -> None:
+        rule = Box(10, 34, 101, 101.6, "000000")
+        shade = Box(60, 90, 88, 104, "FFFF00")
+        line = self.line(self.stretch("abcd", 10), self.stretch("efgh", 64), boxes=(rule, shade))
+        under, behind = (p.format for p in line.pieces)
+        self.assertEqual((under.underline, under.background), (True, "none"))
+        self.assertEqual((behind.underline, behind.background), (False, "FFFF00"))
+
+    def test_a_rule_far_below_or_a_narrow_one_is_no_underline(self) -> None:
+        for rule in (Box(10, 34, 115, 115.5, None), Box(10, 14, 101, 101.5, None)):
+            with self.subTest(rule=rule):
+                line = self.line(self.stretch("abcd", 10), boxes=(rule,))
+                self.assertFalse(line.pieces[0].format.underline)

@@ -92,7 +92,7 @@ class Essays(unittest.TestCase):
             section = read_paper(data, name).sections[0]
             with self.subTest(format=name):
                 self.assertTrue(section.numbered)
-                self.assertIn("Marlowe", section.headers[0][1])
+                self.assertIn("Marlowe", section.headers[0].text)
                 self.assertEqual((section.width, section.height), (612, 792))
                 self.assertEqual((section.left, section.right), (72, 72))
 

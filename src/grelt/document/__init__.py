@@ -5,6 +5,7 @@ What a format cannot tell is `None` (unknown); rules stay silent on it.
 
 from .model import (
     Document,
+    Header,
     LineSpacing,
     Note,
     Paragraph,
@@ -16,6 +17,7 @@ from .model import (
 
 __all__ = [
     "Document",
+    "Header",
     "LineSpacing",
     "Note",
     "Paragraph",

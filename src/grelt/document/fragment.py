@@ -139,20 +139,20 @@ def _apply(
 ) -> tuple[ParagraphFormat, RunFormat]:
     for setting in filter(None, (s.strip() for s in settings.split(","))):
         name, _, value = setting.partition("=")
-        if name in ("bold", "italic", "underline", "capitals"):
+        if name in ("bold", "italic", "underline", "capitals", "raised"):
             format = _with(format, name, value != "no")
         elif name in ("face", "colour", "background", "link"):
             format = _with(format, name, value)
         elif name == "size":
             format = replace(format, size=float(value))
-        elif name in ("left", "first_line", "space_before", "space_after"):
+        elif name in ("left", "right", "first_line", "space_before", "space_after"):
             layout = _with(layout, name, float(value))
         elif name in ("alignment", "marker", "style"):
             layout = _with(layout, name, value)
         elif name == "spacing":
             layout = replace(layout, line_spacing=LineSpacing("multiple", float(value)))
-        elif name == "same_page":
-            layout = replace(layout, page_break_before=False)
+        elif name in ("same_page", "new_page"):
+            layout = replace(layout, page_break_before=name == "new_page")
         else:
             raise ValueError(f"a fragment has no setting {name!r}")
     return layout, format

@@ -64,12 +64,19 @@ class ParagraphFormat:
     marker: str | None = None
     style: str | None = None
     outline: int | None = None
+    keep_with_next: bool | None = None
+    keep_together: bool | None = None
+    widow_control: bool | None = None
 
 
 @dataclass(frozen=True)
 class Paragraph:
     """One paragraph: `\\n` is a line break made by hand, `\\t` a tab, nothing stands for a note
-    marker or a page break: those are offsets."""
+    marker or a page break: those are offsets.
+
+    `languages` are the stretches the file marks as being in a language (two letters).
+    `parted` says that only a line break stood between this paragraph and the one before.
+    """
 
     index: int
     text: str
@@ -80,6 +87,9 @@ class Paragraph:
     note_markers: tuple[tuple[int, str], ...] = ()
     in_table: bool = False
     note: str | None = None
+    in_box: bool = False
+    languages: tuple[tuple[Span, str], ...] = ()
+    parted: bool = False
 
     @property
     def is_blank(self) -> bool:
@@ -107,12 +117,29 @@ class Paragraph:
 
 @dataclass(frozen=True, slots=True)
 class Note:
-    """A footnote or endnote; `paragraphs` are indexes into the document's."""
+    """A footnote or endnote; `paragraphs` are indexes into the document's.
+
+    `typed` is a note that the word processor knows nothing of: a raised figure in the
+    text, and a numbered paragraph under `Notes`.
+    """
 
     id: str
     kind: str
     number: int
     paragraphs: tuple[int, ...]
+    typed: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class Header:
+    """A running head (or foot) in force: on which pages (`default`, `first`, `even`), what it
+    says, how it is set, and whether a page number stands in it."""
+
+    kind: str
+    text: str
+    alignment: str | None = None
+    page_number: bool | None = None
+    foot: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -127,8 +154,14 @@ class Section:
     left: float | None = None
     right: float | None = None
     new_page: bool = True
-    headers: tuple[tuple[str, str], ...] = ()
-    numbered: bool | None = None
+    headers: tuple[Header, ...] = ()
+    first_differs: bool = False
+
+    @property
+    def numbered(self) -> bool | None:
+        """Whether some page of it carries a number; None where the file cannot say."""
+        said = [h.page_number for h in self.headers if h.page_number is not None]
+        return any(said) if said else None
 
 
 @dataclass(frozen=True)
@@ -145,6 +178,15 @@ class Document:
     @cached_property
     def text_length(self) -> int:
         return sum(len(p.text) for p in self.paragraphs)
+
+    @cached_property
+    def note_places(self) -> dict[str, tuple[int, int]]:
+        """Paragraph and offset of the (first) marker of each note."""
+        found: dict[str, tuple[int, int]] = {}
+        for paragraph in self.paragraphs:
+            for offset, identity in paragraph.note_markers:
+                found.setdefault(identity, (paragraph.index, offset))
+        return found
 
     def section_of(self, paragraph: int) -> Section | None:
         current: Section | None = None
@@ -168,6 +210,7 @@ class Document:
                     ("after", layout.space_after or None),
                     ("marker", layout.marker),
                     ("note", paragraph.note),
+                    ("box", paragraph.in_box or None),
                 )
                 if value is not None
             ]

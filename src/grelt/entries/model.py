@@ -47,7 +47,8 @@ class Entry:
     """One entry. `text` is its paragraphs joined by line breaks, exactly as written.
 
     `author` is the opening that its filing goes by: of an entry that begins with
-    three marks, the opening it repeats. `position` counts from 1.
+    three marks, the opening it repeats. `position` counts from 1, over all lists;
+    `list_number` from 0.
     """
 
     position: int
@@ -61,6 +62,7 @@ class Entry:
     contributors: tuple[PersonName, ...]
     year: str | None
     pages: tuple[int, int] | None
+    list_number: int = 0
 
     @cached_property
     def elements(self) -> tuple[EntryElement, ...]:

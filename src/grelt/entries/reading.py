@@ -4,6 +4,7 @@ marks and italics. Guide-neutral: a wrong entry is the normal case."""
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 from dataclasses import replace
 
 from ..document import Document
@@ -41,19 +42,27 @@ _PAGES = re.compile(r"\bpp?\.\s*(\d{1,5})(?:\s*[-–—]\s*(\d{1,5}))?")
 _ABBREVIATED = frozenset({"jr", "sr", "st", "dr", "ed", "eds", "trans", "mr", "mrs", "al", "comp"})
 
 
-def read_entries(document: Document, source_list: SourceList | None) -> SourceEntries:
-    """All entries of the list, read. Never raises; what cannot be told stays None."""
-    cut = cut_entries(document, source_list)
+def read_entries(document: Document, lists: Sequence[SourceList]) -> SourceEntries:
+    """All entries of all lists, read. Never raises; what cannot be told stays None."""
     entries: list[Entry] = []
-    for number, paragraphs in enumerate(cut.entries, start=1):
-        entry = _read(document, number, paragraphs)
-        if entry.opening.kind is OpeningKind.REPEAT and entries:
-            entry = replace(entry, author=entries[-1].author)
-        entries.append(entry)
-    return SourceEntries(tuple(entries), cut.subheadings, cut.blanks, cut.annotations)
+    cuts = [cut_entries(document, found) for found in lists]
+    for number, cut in enumerate(cuts):
+        first = True
+        for paragraphs in cut.entries:
+            entry = _read(document, len(entries) + 1, paragraphs, number)
+            if entry.opening.kind is OpeningKind.REPEAT and not first:
+                entry = replace(entry, author=entries[-1].author)
+            entries.append(entry)
+            first = False
+    return SourceEntries(
+        tuple(entries),
+        tuple(i for cut in cuts for i in cut.subheadings),
+        tuple(i for cut in cuts for i in cut.blanks),
+        tuple(i for cut in cuts for i in cut.annotations),
+    )
 
 
-def _read(document: Document, position: int, indexes: tuple[int, ...]) -> Entry:
+def _read(document: Document, position: int, indexes: tuple[int, ...], list_number: int) -> Entry:
     paragraphs = [document.paragraphs[i] for i in indexes]
     text = "\n".join(p.text for p in paragraphs)
     italics: list[Span] = []
@@ -80,6 +89,7 @@ def _read(document: Document, position: int, indexes: tuple[int, ...]) -> Entry:
         contributors=_contributors(flat.text),
         year=years[-1] if years else None,
         pages=_pages(outside),
+        list_number=list_number,
     )
 
 

@@ -6,6 +6,7 @@ import re
 from dataclasses import dataclass
 
 from ..document import Document, Paragraph
+from ..structure.headings import is_list_heading
 from ..structure.lists import SourceList, looks_like_entry
 from ..text.names import NAME_WORD, PARTICLES
 
@@ -31,10 +32,8 @@ class Cut:
     annotations: tuple[int, ...] = ()
 
 
-def cut_entries(document: Document, source_list: SourceList | None) -> Cut:
+def cut_entries(document: Document, source_list: SourceList) -> Cut:
     """Group the list's paragraphs into entries. Never raises."""
-    if source_list is None:
-        return Cut((), (), ())
     groups: list[list[int]] = []
     subheadings: list[int] = []
     blanks: list[int] = []
@@ -50,6 +49,7 @@ def cut_entries(document: Document, source_list: SourceList | None) -> Cut:
         elif (
             groups
             and groups[-1][-1] == index - 1
+            and not paragraph.parted
             and _continues(document.paragraphs[groups[-1][-1]], paragraph)
         ):
             groups[-1].append(index)
@@ -71,6 +71,8 @@ def is_annotation(paragraph: Paragraph) -> bool:
 
 def _is_subheading(paragraph: Paragraph) -> bool:
     text = paragraph.text.strip()
+    if is_list_heading(paragraph):
+        return True
     if len(text) > _SUBHEADING or text[-1:] in '.,;”"' or looks_like_entry(paragraph):
         return False
     if re.search(r"\d|https?:|www\.|/", text):

@@ -18,10 +18,10 @@ def duplicates(entries: tuple[Entry, ...]) -> dict[int, int]:
     Alike means: one opening and one title, and the whole text alike to nine tenths;
     two editions or two parts of a work differ in more than that or in a figure.
     """
-    groups: dict[tuple[str, str], list[int]] = defaultdict(list)
+    groups: dict[tuple[int, str, str], list[int]] = defaultdict(list)
     for number, entry in enumerate(entries):
-        title = letters(entry.title.text) if entry.title is not None else ""
-        groups[letters(entry.author.text), title or letters(entry.text)].append(number)
+        title = letters(entry.title.text if entry.title is not None else entry.text)
+        groups[entry.list_number, letters(entry.author.text), title].append(number)
     found: dict[int, int] = {}
     for numbers in groups.values():
         for place, number in enumerate(numbers):

@@ -5,10 +5,12 @@ from __future__ import annotations
 from collections import Counter
 from typing import Any
 
+from ..document.language import language_of
 from ..entries import Entry, OpeningKind
 from ..entries.filing import title_filing
 from ..paper import Paper
 from ..structure import Role
+from ..text.spans import Span
 from .engine import Finding, Outcome
 from .identity import finding_keys
 
@@ -37,6 +39,7 @@ def build_report(paper: Paper, outcome: Outcome, *, file: str, guide: Json, inpu
         "entries": [_entry(paper, i, citation_ids, entry_ids) for i in range(len(paper.entries))],
         "unlisted": _unlisted(paper, citation_ids, entry_ids),
         "list": _list(paper),
+        "front": _front(paper),
         "findings": findings,
         "habits": _habits(outcome, findings),
         "faults": [{"rule": rule, "error": error} for rule, error in outcome.faults],
@@ -73,19 +76,11 @@ def _page_of_citation(paper: Paper, number: int) -> int:
     citation = paper.citations[number]
     paragraph = paper.paragraph(citation.paragraph)
     if paragraph.note is not None:
-        marker = _marker(paper, paragraph.note)
+        marker = paper.document.note_places.get(paragraph.note)
         if marker is not None:
             return paper.structure.pages.of(*marker)
         return paper.structure.pages.count
     return paper.structure.pages.of(citation.paragraph, citation.span.start)
-
-
-def _marker(paper: Paper, note: str) -> tuple[int, int] | None:
-    for paragraph in paper.document.paragraphs:
-        for offset, identity in paragraph.note_markers:
-            if identity == note:
-                return paragraph.index, offset
-    return None
 
 
 def _paragraph(paper: Paper, index: int) -> Json:
@@ -98,8 +93,9 @@ def _paragraph(paper: Paper, index: int) -> Json:
         "text": paragraph.text,
     }
     if paragraph.note is not None:
-        marker = _marker(paper, paragraph.note)
+        marker = paper.document.note_places.get(paragraph.note)
         written["page"] = pages.of(*marker) if marker else pages.count
+    written["detail"] = str(paper.structure.details[index]) or None
     written["page_starts"] = list(pages.starts_within(index))
     written["emphasis"] = [
         {"start": s.start, "end": s.end, "kind": kind}
@@ -156,11 +152,13 @@ def _notes(paper: Paper, citation_ids: list[str]) -> list[Json]:
     for number, note in enumerate(paper.document.notes, start=1):
         own = set(note.paragraphs)
         cited = [citation_ids[i] for i, c in enumerate(paper.citations) if c.paragraph in own]
-        marker = _marker(paper, note.id)
+        marker = paper.document.note_places.get(note.id)
         written.append(
             {
                 "id": f"n{number}",
                 "number": note.number,
+                "place": note.kind,
+                "typed": note.typed,
                 "kind": "mixed" if cited else "discursive",
                 "text": "\n".join(paper.paragraph(i).text for i in note.paragraphs).strip(),
                 "marker": (
@@ -183,6 +181,8 @@ def _entry(paper: Paper, number: int, citation_ids: list[str], entry_ids: list[s
         "text": entry.text,
         "opening": str(entry.opening.kind),
         "label": entry.label,
+        "list": entry.list_number,
+        "language": _language(paper, entry),
         "kind": "unknown",
         "kind_confidence": 0.0,
         "elements": [
@@ -194,6 +194,26 @@ def _entry(paper: Paper, number: int, citation_ids: list[str], entry_ids: list[s
         "expected_position": place[number],
         "corrected": None,
         "corrected_html": None,
+    }
+
+
+def _language(paper: Paper, entry: Entry) -> str | None:
+    """The language of the entry's title; of the whole entry where no title was told."""
+    span = entry.title.span if entry.title is not None else Span(0, len(entry.text))
+    place = entry.place(span)
+    return language_of(paper.paragraph(place.paragraph), place.span)
+
+
+def _front(paper: Paper) -> Json | None:
+    front = paper.structure.front
+    if front is None:
+        return None
+    return {
+        "kind": front.kind,
+        "parts": [
+            {"name": name, "paragraph": index, "text": paper.paragraph(index).text.strip()}
+            for name, index in front.parts
+        ],
     }
 
 
@@ -246,6 +266,7 @@ def _list(paper: Paper) -> Json | None:
         "page": paper.structure.pages.of(
             found.heading if found.heading is not None else found.paragraphs[0]
         ),
+        "count": len(paper.structure.lists),
     }
 
 

@@ -1,7 +1,27 @@
-"""Where things are: pages, roles of paragraphs, the list of sources."""
+"""Where things are: pages, roles of paragraphs, the lists of sources."""
 
-from .lists import SourceList
+from ..document import Document
+from .kinds import PROSE, Detail, FrontMatter, Role
+from .lists import SourceList, with_parted_entries
 from .pages import Pages, paginate
-from .roles import Role, Structure, structure_of
+from .roles import Structure, structure_of
+from .typed_notes import with_typed_notes
 
-__all__ = ["Pages", "Role", "SourceList", "Structure", "paginate", "structure_of"]
+__all__ = [
+    "PROSE",
+    "Detail",
+    "FrontMatter",
+    "Pages",
+    "Role",
+    "SourceList",
+    "Structure",
+    "paginate",
+    "prepared",
+    "structure_of",
+]
+
+
+def prepared(document: Document) -> Document:
+    """The document with what people make by hand made into what it stands for: typed notes into
+    notes, entries parted by line breaks into paragraphs. Never raises."""
+    return with_parted_entries(with_typed_notes(document))

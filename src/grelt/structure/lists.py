@@ -1,84 +1,135 @@
-"""Finds the list of sources: under any of its usual headings, or without one by its shape."""
+"""Finds the lists of sources: under any of their usual headings, or without one by their shape."""
 
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 
 from ..document import Document, Paragraph
+from ..document.edit import part, rearranged
 from ..text.folding import words
 from ..text.names import NAME_WORD
+from .headings import is_consulted, is_list_heading, is_subdivision
 
-# What people head the list with, right or wrong, folded to words.
-_HEADINGS = frozenset(
-    tuple(h.split())
-    for h in (
-        "works cited", "work cited", "work s cited", "works cited page", "works cited list",
-        "works consulted", "works cited and consulted", "works referenced", "cited works",
-        "references", "reference", "reference list", "list of references", "references cited",
-        "bibliography", "annotated bibliography", "selected bibliography", "working bibliography",
-        "sources", "sources cited", "source list", "list of sources", "literature cited",
-        "citations", "citation page", "citations page", "works cites", "work sited",
-        "works sited", "resources", "annotated works cited", "list of works cited",
-    )
-)  # fmt: skip
-_AFTER = frozenset(
-    tuple(h.split())
-    for h in ("appendix", "appendix a", "appendices", "notes", "endnotes", "acknowledgements",
-              "acknowledgments", "appendix 1")
-)  # fmt: skip
+_AFTER = frozenset({"appendix", "appendices", "notes", "endnotes", "acknowledgements",
+                    "acknowledgments", "footnotes", "tables", "figures"})  # fmt: skip
+_APPENDIX = re.compile(r"(?:Appendix|APPENDIX)\s+(?:[A-Z]|\d{1,2}|[IVX]+)\b.{0,80}$")
 _ENTRY_START = re.compile(
-    rf"^\s*(?:\d+[.)]\s+|[•\-–*]\s+)?(?:{NAME_WORD}(?:\s{NAME_WORD})?,\s{NAME_WORD}"
+    rf"^\s*(?:\[?\d+[.)\]]\s+|[•\-–*]\s+)?(?:{NAME_WORD}(?:\s{NAME_WORD})?,\s{NAME_WORD}"
     rf"|[“\"][^”\"]+[.,?!]?[”\"]|[-—–]{{1,3}}\.|{NAME_WORD}[^.]{{2,80}}\.\s)"
 )
 _EVIDENCE = re.compile(
     r"\b(?:1[6-9]|20)\d\d\b|\bpp?\.\s*\d|\bvol\.\s*\d|\bdoi\b|https?://|www\."
-    r"|\b[\w-]+\.(?:example|org|com|edu|net)\b|\bedited by\b|\bPress\b"
+    r"|\b[\w-]+\.(?:example|org|com|edu|net)\b|\bedited by\b|\bPress\b|\(n\.d\.\)"
 )
+_FINISHED = re.compile(r"[.!?][”\"’)\]]?$|(?:https?://|www\.|doi\.org/)\S+$|\.\w+/\S*$")
+_SHARE = 0.6
 
 
 @dataclass(frozen=True, slots=True)
 class SourceList:
-    """Where the list stands: its heading (if it has one) and its paragraphs, blanks included."""
+    """Where a list stands: its heading (if it has one) and its paragraphs, blanks included.
+
+    A `consulted` list says itself that its works need not be cited.
+    """
 
     heading: int | None
     paragraphs: tuple[int, ...]
+    consulted: bool = False
 
 
-def is_list_heading(paragraph: Paragraph) -> bool:
-    """Whether a paragraph's words are ones that lists are headed with."""
-    text = paragraph.text.strip()
-    return len(text) <= 40 and words(text) in _HEADINGS
+def find_lists(document: Document) -> tuple[SourceList, ...]:
+    """All lists of sources, in order. Never raises.
 
-
-def find_list(document: Document) -> SourceList | None:
-    """The (last) list of sources, or None. Never raises."""
+    The last heading heads a list whatever follows; an earlier one only if what follows looks
+    like entries (a chapter of prose may be called “Sources”).
+    """
     text = [p for p in document.paragraphs if p.note is None]
-    headings = [p.index for p in text if is_list_heading(p) and not p.in_table]
-    for heading in reversed(headings):
-        members = _members(text, heading + 1)
-        if any(not text[i].is_blank for i in members):
-            return SourceList(heading, members)
-    if headings:
-        return SourceList(headings[-1], ())
-    return _unheaded(text)
+    headings = [p.index for p in text if is_list_heading(p) and not p.in_table and not p.in_box]
+    lists: list[SourceList] = []
+    for number, heading in enumerate(headings):
+        stop = headings[number + 1] if number + 1 < len(headings) else len(text)
+        members = _members(text, heading + 1, stop)
+        inked = [text[i] for i in members if not text[i].is_blank]
+        last = not any(
+            not text[i].is_blank
+            for h in headings[number + 1 :]
+            for i in _members(text, h + 1, len(text))
+        )
+        if lists and is_subdivision(text[heading]) and _adjoins(text, lists[-1], heading):
+            lists[-1] = replace(
+                lists[-1],
+                paragraphs=(*lists[-1].paragraphs, *_between(lists[-1], heading), *members),
+            )
+        elif inked and (last or _share(inked) >= _SHARE):
+            lists.append(SourceList(heading, members, is_consulted(text[heading])))
+        elif not inked and number + 1 < len(headings) and _only_blanks(text, heading, stop):
+            # A heading over divisions: the first division belongs to it.
+            lists.append(SourceList(heading, (), is_consulted(text[heading])))
+    lists = [item for item in lists if item.paragraphs] or lists[-1:]
+    if not lists and headings:
+        return (SourceList(headings[-1], ()),)
+    return tuple(lists) if lists else _unheaded(text)
 
 
-def _members(text: list[Paragraph], start: int) -> tuple[int, ...]:
-    """Paragraphs from `start` to the end of the list: the end of the text or an appendix."""
+def _only_blanks(text: Sequence[Paragraph], heading: int, stop: int) -> bool:
+    return all(text[i].is_blank for i in range(heading + 1, stop)) and is_subdivision(text[stop])
+
+
+def _adjoins(text: Sequence[Paragraph], before: SourceList, heading: int) -> bool:
+    end = max(before.paragraphs, default=before.heading if before.heading is not None else 0)
+    return all(text[i].is_blank for i in range(end + 1, heading))
+
+
+def _between(before: SourceList, heading: int) -> tuple[int, ...]:
+    end = max(before.paragraphs, default=before.heading if before.heading is not None else 0)
+    return tuple(range(end + 1, heading + 1))
+
+
+def _share(inked: Sequence[Paragraph]) -> float:
+    """How many of some paragraphs look like entries, or go on with one."""
+    fits = sum(looks_like_entry(p) or (p.format.first_line or 0.0) < -1.0 for p in inked)
+    return fits / len(inked)
+
+
+def _members(text: list[Paragraph], start: int, stop: int) -> tuple[int, ...]:
+    """Paragraphs from `start` to the end of the list: another list, the end, an appendix, or
+    prose that goes on (a chapter's list in the middle of the text)."""
     members: list[int] = []
-    for paragraph in text[start:]:
-        if words(paragraph.text.strip()[:40]) in _AFTER or paragraph.in_table:
+    prose = 0
+    for paragraph in text[start:stop]:
+        head = words(paragraph.text.strip()[:40])
+        if (len(head) == 1 and head[0] in _AFTER) or paragraph.in_table:
+            break
+        if _APPENDIX.match(paragraph.text.strip()):
             break
         members.append(paragraph.index)
+        if paragraph.is_blank:
+            continue
+        indented = (paragraph.format.first_line or 0.0) > 1.0
+        runs_on = indented and len(paragraph.text) > 300 and not looks_like_entry(paragraph)
+        prose = prose + 1 if runs_on else 0
+        if prose == 2:
+            members = _before_prose(text, members)
+            break
     while members and text[members[-1]].is_blank:
         members.pop()
     return tuple(members)
 
 
+def _before_prose(text: list[Paragraph], members: list[int]) -> list[int]:
+    """The members up to the last one that looks like an entry."""
+    fits = [n for n, i in enumerate(members) if looks_like_entry(text[i])]
+    return members[: fits[-1] + 1] if fits else []
+
+
 def looks_like_entry(paragraph: Paragraph) -> bool:
     """Begins as entries begin and carries what entries carry (a date, pages, an address)."""
-    text = paragraph.text
+    return text_looks_like_entry(paragraph.text)
+
+
+def text_looks_like_entry(text: str) -> bool:
     return (
         20 <= len(text) <= 1200
         and _ENTRY_START.match(text) is not None
@@ -86,7 +137,7 @@ def looks_like_entry(paragraph: Paragraph) -> bool:
     )
 
 
-def _unheaded(text: list[Paragraph]) -> SourceList | None:
+def _unheaded(text: list[Paragraph]) -> tuple[SourceList, ...]:
     """A run of entry-shaped paragraphs at the very end of the text, at least two of them,
     hanging or set apart from the prose by their shape."""
     members: list[int] = []
@@ -109,5 +160,42 @@ def _unheaded(text: list[Paragraph]) -> SourceList | None:
         members.pop()
     hanging_entries = sum((text[i].format.first_line or 0.0) < -1.0 for i in members)
     if entries >= 3 or (entries >= 2 and hanging_entries == entries):
-        return SourceList(None, tuple(members))
-    return None
+        return (SourceList(None, tuple(members)),)
+    return ()
+
+
+def with_parted_entries(document: Document) -> Document:
+    """The document with paragraphs of its lists parted where line breaks part whole entries."""
+    lists = find_lists(document)
+    listed = {i for found in lists for i in found.paragraphs}
+    text: list[Paragraph] = []
+    changed = False
+    for paragraph in document.paragraphs:
+        if paragraph.note is not None:
+            continue
+        offsets = _entry_offsets(paragraph) if paragraph.index in listed else []
+        changed = changed or bool(offsets)
+        text += part(paragraph, offsets) if offsets else [paragraph]
+    if not changed:
+        return document
+    notes = [(n, [document.paragraphs[i] for i in n.paragraphs]) for n in document.notes]
+    return rearranged(document, text, notes)
+
+
+def _entry_offsets(paragraph: Paragraph) -> list[int]:
+    """Where, after a line break, a new entry begins under one that has ended."""
+    if "\n" not in paragraph.text:
+        return []
+    lines = paragraph.text.split("\n")
+    starts = [0]
+    for number in range(1, len(lines)):
+        begins = lines[number][:1] not in "\t " and _ENTRY_START.match(lines[number]) is not None
+        if begins and _FINISHED.search(lines[number - 1].strip()):
+            starts.append(number)
+    entries = [
+        " ".join(line.strip() for line in lines[start:end])
+        for start, end in zip(starts, [*starts[1:], len(lines)], strict=True)
+    ]
+    if len(entries) < 2 or not all(map(text_looks_like_entry, entries)):
+        return []
+    return [sum(len(line) + 1 for line in lines[:start]) for start in starts[1:]]

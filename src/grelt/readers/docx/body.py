@@ -1,7 +1,7 @@
 """Walks the text of a .docx: paragraphs, runs, fields, notes, sections.
 
 Tracked changes are read as accepted: insertions in, deletions out. Of a field
-only the result counts. Text boxes and drawings are passed over.
+only the result counts. What stands in a text box comes after the paragraph it hangs on.
 """
 
 from __future__ import annotations
@@ -14,11 +14,16 @@ from ...document import Document, Note, Paragraph, Run, RunFormat, Section
 from ...errors import PaperDamaged, PaperEmpty, PaperTooLarge
 from ...text.spans import Span
 from .package import R_ID, Element, Limits, Package, W
+from .sections import SectionReader
 from .styles import ParagraphValues, Styles, without_contextual
+from .symbols import symbol
 
 _INLINE = {f"{W}{t}" for t in ("ins", "smartTag", "moveTo", "bdo", "dir", "customXml")}
 _SKIPPED = {f"{W}{t}" for t in ("del", "moveFrom", "pPr", "rPr", "sdtPr", "sdtEndPr")}
 _LINK = re.compile(r'\bHYPERLINK\s+(?:\\l\s+)?"?([^"\s]+)')
+_DRAWN = {f"{W}drawing", f"{W}pict", f"{W}object"}
+_ALTERNATES = "{http://schemas.openxmlformats.org/markup-compatibility/2006}"
+_DEEPEST_BOX = 3
 _NOTE_TYPES = {"separator", "continuationSeparator", "continuationNotice"}
 _SPECIAL = {"noBreakHyphen": "\u2011", "tab": "\t", "ptab": "\t", "cr": "\n", "softHyphen": ""}
 
@@ -38,6 +43,15 @@ class _Field:
     link: str | None = None
 
 
+@dataclass(frozen=True)
+class _Setting:
+    """What the runs of a paragraph stand on: its style, what is behind it, the table's style."""
+
+    style: str
+    behind: str
+    table: str | None
+
+
 @dataclass
 class _Builder:
     """One paragraph under construction."""
@@ -47,10 +61,14 @@ class _Builder:
     hard: list[int] = field(default_factory=list)
     rendered: list[int] = field(default_factory=list)
     markers: list[tuple[int, str]] = field(default_factory=list)
+    languages: list[tuple[Span, str]] = field(default_factory=list)
+    boxes: list[Element] = field(default_factory=list)
 
-    def add(self, text: str, format: RunFormat) -> None:
+    def add(self, text: str, format: RunFormat, language: str | None = None) -> None:
         if not text:
             return
+        if language is not None:
+            self.languages.append((Span(self.length, self.length + len(text)), language))
         self.length += len(text)
         if self.pieces and self.pieces[-1].format == format:
             self.pieces[-1].text += text
@@ -72,24 +90,25 @@ class _Walker:
         self.styles = styles
         self.limits = limits
         self.raws: list[_Raw] = []
-        self.sections: list[Section] = []
+        self.sections = SectionReader(package, styles)
         self.note_order: list[tuple[str, str]] = []
-        self._section_start = 0
         self._fields: list[_Field] = []
         self._links: dict[str, str] = {}
 
     # Blocks
 
-    def walk(self, container: Element, links: dict[str, str], note: str | None) -> None:
+    def walk(
+        self, container: Element, links: dict[str, str], note: str | None, *, box: int = 0
+    ) -> None:
         self._links = links
         self._fields = []
-        for block, in_table in _blocks(container, False, 0):
+        for block, table in _blocks(container, None, 0):
             if block.tag == f"{W}p":
-                self._paragraph(block, in_table, note)
-            elif block.tag == f"{W}sectPr" and note is None:
-                self._section(block)
+                self._paragraph(block, table, note, box)
+            elif block.tag == f"{W}sectPr" and note is None and not box:
+                self.sections.add(block, len(self.raws))
 
-    def _paragraph(self, element: Element, in_table: bool, note: str | None) -> None:
+    def _paragraph(self, element: Element, table: str | None, note: str | None, box: int) -> None:
         if len(self.raws) >= self.limits.paragraphs:
             raise PaperTooLarge(
                 f"The paper has more than {self.limits.paragraphs:,} paragraphs. "
@@ -98,11 +117,12 @@ class _Walker:
         properties = element.find(f"{W}pPr")
         if properties is not None and _is_deleted_mark(properties) and not _has_text(element):
             return
-        format, values = self.styles.paragraph(properties)
+        format, values = self.styles.paragraph(properties, table)
         background = values.get("shd", "auto").upper()
         behind = background if len(background) == 6 and background != "FFFFFF" else "none"
         builder = _Builder()
-        self._inline(element, builder, values.get("style", ""), behind, None, 0)
+        setting = _Setting(values.get("style", ""), behind, table)
+        self._inline(element, builder, setting, None, 0)
         text = "".join(p.text for p in builder.pieces)
         runs, at = [], 0
         for piece in builder.pieces:
@@ -118,15 +138,20 @@ class _Walker:
                     hard_breaks=tuple(builder.hard),
                     rendered_breaks=tuple(builder.rendered),
                     note_markers=tuple(builder.markers),
-                    in_table=in_table,
+                    in_table=table is not None,
                     note=note,
+                    in_box=box > 0,
+                    languages=tuple(builder.languages),
                 ),
                 values,
             )
         )
         section = properties.find(f"{W}sectPr") if properties is not None else None
         if section is not None and note is None:
-            self._section(section)
+            self.sections.add(section, len(self.raws))
+        if box < _DEEPEST_BOX:
+            for found in builder.boxes:
+                self.walk(found, self._links, note, box=box + 1)
 
     # Inline content
 
@@ -134,8 +159,7 @@ class _Walker:
         self,
         element: Element,
         builder: _Builder,
-        style: str,
-        behind: str,
+        setting: _Setting,
         link: str | None,
         depth: int,
     ) -> None:
@@ -148,25 +172,24 @@ class _Walker:
             if tag in _SKIPPED:
                 continue
             if tag == f"{W}r":
-                self._run(item, builder, style, behind, link)
+                self._run(item, builder, setting, link)
             elif tag == f"{W}hyperlink":
                 target = self._links.get(item.get(R_ID, "")) or f"#{item.get(f'{W}anchor', '')}"
-                self._inline(item, builder, style, behind, target, depth + 1)
+                self._inline(item, builder, setting, target, depth + 1)
             elif tag == f"{W}fldSimple":
                 own = _link_of(item.get(f"{W}instr", "")) or link
-                self._inline(item, builder, style, behind, own, depth + 1)
+                self._inline(item, builder, setting, own, depth + 1)
             elif tag == f"{W}sdt":
                 content = item.find(f"{W}sdtContent")
                 if content is not None:
-                    self._inline(content, builder, style, behind, link, depth + 1)
+                    self._inline(content, builder, setting, link, depth + 1)
             elif tag in _INLINE:
-                self._inline(item, builder, style, behind, link, depth + 1)
+                self._inline(item, builder, setting, link, depth + 1)
 
-    def _run(
-        self, run: Element, builder: _Builder, style: str, behind: str, link: str | None
-    ) -> None:
+    def _run(self, run: Element, builder: _Builder, setting: _Setting, link: str | None) -> None:
         properties = run.find(f"{W}rPr")
-        format = self.styles.run(style, properties, behind)
+        format = self.styles.run(setting.style, properties, setting.behind, setting.table)
+        language = self.styles.language(properties)
         for item in run:
             tag = item.tag.removeprefix(W)
             if tag == "fldChar":
@@ -181,7 +204,8 @@ class _Walker:
             here = link or next((f.link for f in reversed(self._fields) if f.link), None)
             dressed = format if here is None else replace(format, link=here)
             if tag == "t":
-                builder.add((item.text or "").replace("\n", " ").replace("\t", " "), dressed)
+                words = (item.text or "").replace("\n", " ").replace("\t", " ")
+                builder.add(words, dressed, language)
             elif tag == "br":
                 if item.get(f"{W}type") == "page":
                     builder.hard.append(builder.length)
@@ -190,13 +214,16 @@ class _Walker:
             elif tag in _SPECIAL:
                 builder.add(_SPECIAL[tag], dressed)
             elif tag == "sym":
-                builder.add(_symbol(item.get(f"{W}char", "")), dressed)
+                face = item.get(f"{W}font", "")
+                builder.add(symbol(item.get(f"{W}char", ""), face), dressed)
             elif tag == "lastRenderedPageBreak":
                 builder.rendered.append(builder.length)
             elif tag in ("footnoteReference", "endnoteReference"):
                 identity = f"{tag.removesuffix('Reference')}:{item.get(f'{W}id', '')}"
                 builder.markers.append((builder.length, identity))
                 self.note_order.append((tag.removesuffix("Reference"), item.get(f"{W}id", "")))
+            elif item.tag in _DRAWN or item.tag == f"{_ALTERNATES}AlternateContent":
+                builder.boxes += _boxes(item)
 
     def _field_mark(self, kind: str) -> None:
         if kind == "begin":
@@ -206,48 +233,6 @@ class _Walker:
             self._fields[-1].link = _link_of(self._fields[-1].instruction)
         elif kind == "end" and self._fields:
             self._fields.pop()
-
-    # Sections
-
-    def _section(self, element: Element) -> None:
-        size, margins = element.find(f"{W}pgSz"), element.find(f"{W}pgMar")
-        kind = element.find(f"{W}type")
-        headers, numbered = self._headers(element)
-        previous = self.sections[-1] if self.sections else None
-        if not headers and previous is not None:
-            headers, numbered = list(previous.headers), bool(previous.numbered)
-        self.sections.append(
-            Section(
-                start=self._section_start,
-                width=_length(size, "w"),
-                height=_length(size, "h"),
-                top=_length(margins, "top"),
-                bottom=_length(margins, "bottom"),
-                left=_length(margins, "left"),
-                right=_length(margins, "right"),
-                new_page=kind is None or kind.get(f"{W}val") != "continuous",
-                headers=tuple(headers),
-                numbered=numbered,
-            )
-        )
-        self._section_start = len(self.raws)
-
-    def _headers(self, section: Element) -> tuple[list[tuple[str, str]], bool]:
-        headers: list[tuple[str, str]] = []
-        numbered = False
-        for reference in section.findall(f"{W}headerReference"):
-            part = self.package.related_by_id(reference.get(R_ID, ""))
-            if part is None:
-                continue
-            root = self.package.xml(part)
-            text = "".join(t.text or "" for t in root.iter(f"{W}t")).strip()
-            codes = " ".join(
-                [i.text or "" for i in root.iter(f"{W}instrText")]
-                + [i.get(f"{W}instr", "") for i in root.iter(f"{W}fldSimple")]
-            )
-            numbered = numbered or re.search(r"\bPAGE\b", codes) is not None
-            headers.append((reference.get(f"{W}type", "default"), text))
-        return headers, numbered
 
 
 def read_docx(data: bytes, limits: Limits) -> Document:
@@ -273,28 +258,43 @@ def read_docx(data: bytes, limits: Limits) -> Document:
         format="docx",
         paragraphs=paragraphs,
         notes=notes,
-        sections=tuple(walker.sections) or (Section(0),),
+        sections=walker.sections.sections or (Section(0),),
         page_breaks_known=any(p.rendered_breaks for p in paragraphs),
     )
 
 
-def _blocks(container: Element, in_table: bool, depth: int) -> Iterator[tuple[Element, bool]]:
+def _blocks(
+    container: Element, table: str | None, depth: int
+) -> Iterator[tuple[Element, str | None]]:
+    """Paragraphs and section marks, with the style of the table each stands in (`""`: none)."""
     if depth > 40:
         raise PaperTooLarge(
             "The document is nested more deeply than a paper is. Ask for a plain .docx."
         )
     for item in container:
         if item.tag in (f"{W}p", f"{W}sectPr"):
-            yield item, in_table
+            yield item, table
         elif item.tag == f"{W}tbl":
-            for cell in item.iter(f"{W}tc"):
-                yield from ((p, True) for p in cell.findall(f"{W}p"))
+            style = item.find(f"{W}tblPr/{W}tblStyle")
+            own = style.get(f"{W}val", "") if style is not None else ""
+            for row in item.findall(f"{W}tr"):
+                for cell in row.iter(f"{W}tc"):
+                    if next(cell.iterancestors(f"{W}tr")) is row:
+                        yield from _blocks(cell, own, depth + 1)
         elif item.tag == f"{W}sdt":
             content = item.find(f"{W}sdtContent")
             if content is not None:
-                yield from _blocks(content, in_table, depth + 1)
+                yield from _blocks(content, table, depth + 1)
         elif item.tag in _INLINE:
-            yield from _blocks(item, in_table, depth + 1)
+            yield from _blocks(item, table, depth + 1)
+
+
+def _boxes(drawn: Element) -> list[Element]:
+    """The texts of the boxes in a drawing; of alternatives the first one that has any."""
+    if drawn.tag == f"{_ALTERNATES}AlternateContent":
+        return next((found for found in map(_boxes, drawn) if found), [])
+    boxes = list(drawn.iter(f"{W}txbxContent"))
+    return [b for b in boxes if not any(a in boxes for a in b.iterancestors())]
 
 
 def _notes(package: Package, walker: _Walker) -> tuple[Note, ...]:
@@ -354,19 +354,3 @@ def _has_text(paragraph: Element) -> bool:
 def _link_of(instruction: str) -> str | None:
     match = _LINK.search(instruction)
     return match.group(1) if match else None
-
-
-def _symbol(code: str) -> str:
-    try:
-        point = int(code, 16)
-    except ValueError:
-        return ""
-    return chr(point) if 0x20 <= point < 0xD800 else "\ufffd"
-
-
-def _length(element: Element | None, attribute: str) -> float | None:
-    value = element.get(f"{W}{attribute}") if element is not None else None
-    try:
-        return round(float(value) / 20, 2) if value is not None else None
-    except ValueError:
-        return None

@@ -12,7 +12,7 @@ from ...document import LineSpacing, ParagraphFormat, RunFormat
 from .package import Element, Package, W
 
 _A = "{http://schemas.openxmlformats.org/drawingml/2006/main}"
-_TOGGLES = ("b", "i", "caps")
+_TOGGLES = ("b", "i", "caps", "smallCaps")
 _ON = {None, "1", "true", "on"}
 _ALIGNMENTS = {
     "left": "left",
@@ -30,6 +30,10 @@ _HIGHLIGHTS = {
     "darkYellow": "808000", "darkGray": "808080", "lightGray": "C0C0C0",
     "black": "000000", "white": "none", "none": "none",
 }  # fmt: skip
+
+_PARAGRAPH_FLAGS = (
+    "pageBreakBefore", "contextualSpacing", "keepNext", "keepLines", "widowControl",
+)  # fmt: skip
 
 RunValues = dict[str, str | bool]
 ParagraphValues = dict[str, str]
@@ -56,7 +60,7 @@ def run_values(properties: Element | None) -> RunValues:
     for item in properties:
         tag = item.tag.removeprefix(W)
         value = item.get(f"{W}val", "")
-        if tag in _TOGGLES or tag in ("vanish", "smallCaps", "webHidden"):
+        if tag in _TOGGLES or tag in ("vanish", "webHidden"):
             values[tag] = is_on(item)
         elif tag == "rFonts":
             for attribute in ("ascii", "hAnsi", "asciiTheme", "hAnsiTheme"):
@@ -66,7 +70,7 @@ def run_values(properties: Element | None) -> RunValues:
                     values.pop(base, None)
                     values.pop(f"{base}Theme", None)
                     values[attribute] = face
-        elif tag in ("sz", "color", "highlight", "vertAlign", "u", "rStyle"):
+        elif tag in ("sz", "color", "highlight", "vertAlign", "u", "rStyle", "position", "lang"):
             values[tag] = value
         elif tag == "shd":
             values["shd"] = item.get(f"{W}fill", "auto")
@@ -90,7 +94,7 @@ def paragraph_values(properties: Element | None) -> ParagraphValues:
                     values.pop("ind.hanging", None)
         elif tag in ("jc", "pStyle", "outlineLvl"):
             values[tag] = item.get(f"{W}val", "")
-        elif tag in ("pageBreakBefore", "contextualSpacing"):
+        elif tag in _PARAGRAPH_FLAGS:
             values[tag] = "1" if is_on(item) else "0"
         elif tag == "shd":
             values["shd"] = item.get(f"{W}fill", "auto")
@@ -155,12 +159,18 @@ class Styles:
         self._chains[identity] = (paragraph, runs)
         return self._chains[identity]
 
-    def paragraph(self, properties: Element | None) -> tuple[ParagraphFormat, ParagraphValues]:
-        """The effective format of a paragraph, and the raw values it came from."""
+    def paragraph(
+        self, properties: Element | None, table: str | None = None
+    ) -> tuple[ParagraphFormat, ParagraphValues]:
+        """The effective format of a paragraph, and the raw values it came from.
+
+        `table` is the style of the table it stands in: below the paragraph's own style.
+        """
         direct = paragraph_values(properties)
         style = direct.get("pStyle") or self._default_paragraph
         chain, _ = self._chain(style)
-        values = _laid_over(self._paragraph_defaults, chain)
+        values = _laid_over(self._paragraph_defaults, self._chain(table)[0])
+        values = _laid_over(values, chain)
         number = direct.get("num.numId", values.get("num.numId", "0"))
         level = direct.get("num.ilvl", values.get("num.ilvl", "0"))
         marker, indents = self._numbering.level(number, level)
@@ -169,17 +179,29 @@ class Styles:
         name = self._styles[style].name if style in self._styles else None
         return _paragraph_format(values, marker, name), values
 
-    def run(self, style: str, properties: Element | None, background: str) -> RunFormat | None:
+    def run(
+        self, style: str, properties: Element | None, background: str, table: str | None = None
+    ) -> RunFormat | None:
         """The effective format of a run in a paragraph of `style`; None for hidden text."""
         direct = run_values(properties)
-        return self._run_format(style, direct, background)
+        return self._run_format(style, direct, background, table)
 
-    def _run_format(self, style: str, direct: RunValues, background: str) -> RunFormat | None:
+    def language(self, properties: Element | None) -> str | None:
+        """The language a run is marked as being in, if it is not the file's own (two letters)."""
+        mark = properties.find(f"{W}lang") if properties is not None else None
+        code = (mark.get(f"{W}val", "") if mark is not None else "")[:2].lower()
+        own = str(self._run_defaults.get("lang", "en"))[:2].lower()
+        return code if code and code != own else None
+
+    def _run_format(
+        self, style: str, direct: RunValues, background: str, table: str | None
+    ) -> RunFormat | None:
+        _, table_chain = self._chain(table)
         _, paragraph_chain = self._chain(style or None)
         _, character_chain = self._chain(str(direct.get("rStyle", "")) or None)
         values: RunValues = dict(self._run_defaults)
         toggles = dict.fromkeys(_TOGGLES, False)
-        for chain in (paragraph_chain, character_chain):
+        for chain in (table_chain, paragraph_chain, character_chain):
             level = dict.fromkeys(_TOGGLES, False)
             for item in chain:
                 values = _run_over(values, item)
@@ -210,10 +232,11 @@ class Styles:
             bold=bool(values.get("b", False)),
             italic=bool(values.get("i", False)),
             underline=str(values.get("u", "none")) not in ("none", "", "0"),
-            capitals=bool(values.get("caps", False)),
+            capitals=bool(values.get("caps", False)) or bool(values.get("smallCaps", False)),
             colour=_colour(str(values.get("color", "auto"))),
             background=behind if behind != "none" else background,
-            raised=values.get("vertAlign") == "superscript",
+            raised=values.get("vertAlign") == "superscript"
+            or _number(str(values.get("position", "0"))) > 0,
         )
 
 
@@ -288,6 +311,9 @@ def _paragraph_format(
         marker=marker,
         style=style,
         outline=int(_number(outline)) if outline is not None else None,
+        keep_with_next=values.get("keepNext") == "1",
+        keep_together=values.get("keepLines") == "1",
+        widow_control=values.get("widowControl", "1") == "1",
     )
 
 
@@ -295,6 +321,9 @@ def _space(values: ParagraphValues, side: str) -> float:
     """Space before or after. `Autospacing`, as pasted web text has it, is 14 points."""
     if values.get(f"spacing.{side}Autospacing") in ("1", "true", "on"):
         return 14.0
+    if _number(values.get(f"spacing.{side}Lines", "0")):
+        # Hundredths of a line, which win over points (17.3.1.33); a line is 12 points.
+        return round(_number(values[f"spacing.{side}Lines"]) * 0.12, 2)
     return _points(values, f"spacing.{side}")
 
 

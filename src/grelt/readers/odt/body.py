@@ -14,6 +14,7 @@ from ..archive import DAMAGED, NESTED, Archive, Element, Limits
 from .styles import TEXT, OdtStyles
 
 _OFFICE = "{urn:oasis:names:tc:opendocument:xmlns:office:1.0}"
+_DRAW = "{urn:oasis:names:tc:opendocument:xmlns:drawing:1.0}"
 _TABLE = "{urn:oasis:names:tc:opendocument:xmlns:table:1.0}"
 _XLINK_HREF = "{http://www.w3.org/1999/xlink}href"
 _DEEPEST = 60
@@ -76,6 +77,7 @@ class _Place:
     level: int = 0
     in_table: bool = False
     note: str | None = None
+    in_box: bool = False
 
 
 @dataclass
@@ -84,6 +86,8 @@ class _Builder:
     runs: list[Run] = field(default_factory=list)
     rendered: list[int] = field(default_factory=list)
     markers: list[tuple[int, str]] = field(default_factory=list)
+    languages: list[tuple[Span, str]] = field(default_factory=list)
+    boxes: list[Element] = field(default_factory=list)
     # White space in a row is one space; a space at the beginning is none (OpenDocument 6.1.2).
     after_space: bool = True
 
@@ -132,7 +136,8 @@ class _Walker:
                 self.blocks(item, deeper)
             elif item.tag == f"{_TABLE}table":
                 for cell in item.iter(f"{_TABLE}table-cell"):
-                    self.blocks(cell, replace(deeper, in_table=True))
+                    if next(a for a in cell.iterancestors(f"{_TABLE}table")) is item:
+                        self.blocks(cell, replace(deeper, in_table=True))
             elif item.tag == f"{TEXT}soft-page-break":
                 self._break_next = True
 
@@ -164,8 +169,12 @@ class _Walker:
                 note_markers=tuple(builder.markers),
                 in_table=place.in_table,
                 note=place.note,
+                in_box=place.in_box,
+                languages=tuple(builder.languages),
             )
         )
+        for box in builder.boxes:
+            self.blocks(box, replace(place, in_box=True, depth=place.depth + 1))
 
     def _inline(
         self,
@@ -184,7 +193,13 @@ class _Walker:
             tag = item.tag
             if tag == f"{TEXT}span":
                 inner = [*spans, item.get(f"{TEXT}style-name", "")]
+                start = len(builder.text)
                 self._inline(item, builder, paragraph, inner, link, depth + 1)
+                language = self.styles.language(inner)
+                if language is not None and len(builder.text) > start:
+                    builder.languages.append((Span(start, len(builder.text)), language))
+            elif tag == f"{_DRAW}frame":
+                builder.boxes += item.findall(f"{_DRAW}text-box")
             elif tag == f"{TEXT}a":
                 target = item.get(_XLINK_HREF) or link
                 self._inline(item, builder, paragraph, spans, target, depth + 1)

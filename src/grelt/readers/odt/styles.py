@@ -6,7 +6,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 
-from ...document import LineSpacing, ParagraphFormat, RunFormat, Section
+from ...document import Header, LineSpacing, ParagraphFormat, RunFormat, Section
 from ..archive import Element
 
 _O = "urn:oasis:names:tc:opendocument:xmlns:"
@@ -20,6 +20,8 @@ _ALIGNMENTS = {
     "start": "left", "left": "left", "center": "center", "end": "right", "right": "right",
     "justify": "justify",
 }  # fmt: skip
+
+_PAGES = ("", "-left", "-first")
 
 Values = dict[str, str]
 
@@ -99,6 +101,9 @@ class OdtStyles:
             marker=marker,
             style=(name or "").replace("_20_", " ") or None,
             outline=None,
+            keep_with_next=values.get("keep-with-next") == "always",
+            keep_together=values.get("keep-together") == "always",
+            widow_control=values.get("widows", "2") not in ("0", "1"),
         )
 
     def breaks_after(self, name: str | None) -> bool:
@@ -124,11 +129,21 @@ class OdtStyles:
             bold=values.get("font-weight", "normal") in ("bold", "600", "700", "800", "900"),
             italic=values.get("font-style", "normal") in ("italic", "oblique"),
             underline=values.get("text-underline-style", "none") != "none",
-            capitals=values.get("text-transform") == "uppercase",
+            capitals=values.get("text-transform") == "uppercase"
+            or values.get("font-variant") == "small-caps",
             colour=_colour(values.get("color")),
             background=_background(background),
             raised=values.get("text-position", "").startswith(("super", "33")),
             link=link,
+        )
+
+    def language(self, spans: list[str]) -> str | None:
+        """The language that text styles mark, if it is not the file's own (two letters)."""
+        own = self._defaults.get("paragraph", {}).get("language", "en")
+        marked = [self._own("text", span).get("language") for span in spans]
+        found = next((m for m in reversed(marked) if m), None)
+        return (
+            found[:2] if found and found[:2] != own[:2] and found not in ("zxx", "none") else None
         )
 
     def _own(self, family: str, name: str) -> Values:
@@ -149,16 +164,18 @@ class OdtStyles:
     def section(self) -> Section:
         """The page set-up of the standard page, with its running head."""
         layout: Values = {}
-        headers: list[tuple[str, str]] = []
-        numbered: bool | None = None
+        headers: list[Header] = []
         for root in self._roots:
             for item in root.iter(f"{STYLE}page-layout-properties"):
                 layout = layout or {
                     str(k).partition("}")[2]: str(v) for k, v in item.attrib.items()
                 }
-            for header in root.iter(f"{STYLE}header"):
-                headers.append(("default", "".join(str(t) for t in header.itertext()).strip()))
-                numbered = bool(numbered) or header.find(f".//{TEXT}page-number") is not None
+            heads = [f"{STYLE}{where}{which}" for where in ("header", "footer") for which in _PAGES]
+            headers += [
+                self._head(item)
+                for item in root.iter(*heads)
+                if item.get(f"{STYLE}display") != "false"
+            ]
         return Section(
             0,
             width=points(layout.get("page-width")),
@@ -168,7 +185,21 @@ class OdtStyles:
             left=points(layout.get("margin-left", layout.get("margin"))),
             right=points(layout.get("margin-right", layout.get("margin"))),
             headers=tuple(headers),
-            numbered=numbered,
+            first_differs=any(h.kind == "first" for h in headers),
+        )
+
+    def _head(self, item: Element) -> Header:
+        """A running head or foot of the standard page."""
+        name = str(item.tag).partition("}")[2]
+        line = item.find(f".//{TEXT}p")
+        style = line.get(f"{TEXT}style-name") if line is not None else None
+        values = self.values("paragraph", style)
+        return Header(
+            kind={"left": "even", "first": "first"}.get(name.partition("-")[2], "default"),
+            text="".join(str(t) for t in item.itertext()).strip(),
+            alignment=_ALIGNMENTS.get(values.get("text-align", "start"), "left"),
+            page_number=item.find(f".//{TEXT}page-number") is not None,
+            foot=name.startswith("footer"),
         )
 
 

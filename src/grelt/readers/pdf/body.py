@@ -1,21 +1,14 @@
 """Paragraphs of a PDF, from the places of its lines: indents, pitch, gaps, short last lines.
 
-What cannot be seen is unknown: whether one line hangs, underlines, shading.
+What cannot be seen is unknown: whether a paragraph of one line hangs, how the next would go on.
 """
 
 from __future__ import annotations
 
-import io
-import logging
 import re
 from collections import Counter
 from dataclasses import dataclass, field, replace
 from itertools import pairwise
-from typing import Any
-
-import pdfplumber
-from pdfminer.pdfdocument import PDFPasswordIncorrect
-from pdfplumber.utils.exceptions import PdfminerException
 
 from ...document import (
     Document,
@@ -27,16 +20,14 @@ from ...document import (
     RunFormat,
     Section,
 )
-from ...errors import PaperDamaged, PaperEncrypted, PaperScanned, PaperTooLarge
+from ...errors import PaperDamaged, PaperScanned, PaperTooLarge
 from ...text.folding import words
 from ...text.names import looks_like_organisation
 from ...text.spans import Span
 from ..archive import Limits
+from .content import read_pages
 from .furniture import running_heads, split_notes
 from .lines import Line, Piece, page_lines
-
-# What the parser thinks of a broken file is no message for an instructor.
-logging.getLogger("pdfminer").setLevel(logging.CRITICAL)
 
 _MOST_PAGES = 1500
 _LINE = 1.15
@@ -75,7 +66,7 @@ class _Layout:
 def read_pdf(data: bytes, limits: Limits) -> Document:
     """Read a PDF that holds text. Raises a `PaperUnreadable` with a message for the instructor."""
     pages, width, height = _pages(data)
-    heads, said = running_heads(pages, height)
+    heads, said = running_heads(pages, width, height)
     pages = [[line for line in lines if id(line) not in heads] for lines in pages]
     layout = _layout(pages, width)
     blocks: list[_Block] = []
@@ -96,8 +87,7 @@ def read_pdf(data: bytes, limits: Limits) -> Document:
         sections=(
             Section(
                 0, width=width, height=height, left=layout.left, right=width - layout.right,
-                headers=tuple(("default", head) for head in said[:1]),
-                numbered=any(c.isdigit() for head in said for c in head) if said else None,
+                headers=said,
             ),
         ),
         page_breaks_known=True,
@@ -106,44 +96,16 @@ def read_pdf(data: bytes, limits: Limits) -> Document:
 
 
 def _pages(data: bytes) -> tuple[list[list[Line]], float, float]:
-    pages: list[list[Line]] = []
-    width, height, pictures = 612.0, 792.0, 0
-    try:
-        with pdfplumber.open(io.BytesIO(data)) as file:
-            if len(file.pages) > _MOST_PAGES:
-                raise PaperTooLarge(
-                    f"The PDF has more than {_MOST_PAGES:,} pages. Split it by chapters."
-                )
-            for number, page in enumerate(file.pages, start=1):
-                width, height = float(page.width), float(page.height)
-                chars: list[Any] = [c for c in page.chars if c.get("upright", True)]
-                pages.append(page_lines(number, chars, list(page.hyperlinks)))
-                pictures += len(page.images)
-                page.close()
-    except PaperTooLarge:
-        raise
-    except PDFPasswordIncorrect as error:
-        raise PaperEncrypted(_LOCKED) from error
-    except PdfminerException as error:
-        if isinstance(error.args[0] if error.args else None, PDFPasswordIncorrect):
-            raise PaperEncrypted(_LOCKED) from error
-        raise PaperDamaged(_BROKEN) from error
-    except Exception as error:  # a broken PDF makes the parser under this fail in any way at all
-        raise PaperDamaged(_BROKEN) from error
+    found = read_pages(data, _MOST_PAGES)
+    pages = [page_lines(page) for page in found]
     if not any(pages):
-        if pictures:
+        if any(page.pictures for page in found):
             raise PaperScanned(
                 "The PDF holds pictures of pages and no text (a scan). Ask for the paper as typed "
                 "text, as .docx or as a PDF saved from the word processor."
             )
         raise PaperDamaged("The PDF holds no text. Ask for the paper as .docx.")
-    return pages, width, height
-
-
-_LOCKED = "The paper is locked with a password. Ask for a copy saved without one."
-_BROKEN = (
-    "The PDF is damaged or was cut off while being sent. Ask for it to be saved and sent again."
-)
+    return pages, found[-1].width, found[-1].height
 
 
 def _layout(pages: list[list[Line]], width: float) -> _Layout:

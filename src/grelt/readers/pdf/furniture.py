@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections import Counter
 
+from ...document import Header
 from .lines import Line
 
 _EDGE = 0.105
@@ -12,8 +13,10 @@ _DIGITS = re.compile(r"\d+|\b[ivxlc]+\b")
 _NOTE = re.compile(r"\s*(\d{1,3})[.)]?(?=\s|[^\W\d])")
 
 
-def running_heads(pages: list[list[Line]], height: float) -> tuple[set[int], tuple[str, ...]]:
-    """Ids of the lines that are running heads or feet, and what the heads say.
+def running_heads(
+    pages: list[list[Line]], width: float, height: float
+) -> tuple[set[int], tuple[Header, ...]]:
+    """Ids of the lines that are running heads or feet, and the heads themselves.
 
     A line in the margin that says the same on half the pages, figures apart, or that is
     a figure alone.
@@ -24,16 +27,28 @@ def running_heads(pages: list[list[Line]], height: float) -> tuple[set[int], tup
             if _in_margin(line, height):
                 said[_DIGITS.sub("#", line.text.strip())] += 1
     found: set[int] = set()
-    heads: list[str] = []
+    heads: dict[tuple[bool, str], Header] = {}
     for lines in pages:
         for line in lines:
             pattern = _DIGITS.sub("#", line.text.strip())
             often = said[pattern] >= max(2, len(pages) / 2) or (len(pages) == 1 and "#" in pattern)
             if _in_margin(line, height) and (often or pattern == "#"):
                 found.add(id(line))
-                if line.top < height / 2:
-                    heads.append(line.text.strip())
-    return found, tuple(heads)
+                head = _header(line, width, height)
+                heads.setdefault((head.foot, pattern), head)
+    return found, tuple(heads.values())
+
+
+def _header(line: Line, width: float, height: float) -> Header:
+    text = line.text.strip()
+    middle = abs(line.centre - width / 2) < 12
+    return Header(
+        kind="default",
+        text=_DIGITS.sub("", text).strip() if text != _DIGITS.sub("", text) else text,
+        alignment="center" if middle else "right" if line.centre > width / 2 else "left",
+        page_number=_DIGITS.search(text) is not None,
+        foot=line.top > height / 2,
+    )
 
 
 def _in_margin(line: Line, height: float) -> bool:

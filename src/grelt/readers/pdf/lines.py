@@ -1,15 +1,12 @@
-"""Characters of a page put together to lines, each with its place and its formatting."""
+"""Stretches of a page put together to lines, each with its place and its formatting."""
 
 from __future__ import annotations
 
-import re
-from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from typing import Any
 
 from ...document import RunFormat
+from .content import Box, Page, Stretch
 
-_SUBSET = re.compile(r"^[A-Z]{6}\+")
 _SAME_LINE = 0.45
 _WORD_GAP = 0.18
 
@@ -24,7 +21,7 @@ class Piece:
 
 @dataclass(frozen=True, slots=True)
 class Line:
-    """One line of one page; lengths in points from the top left."""
+    """One line of one page; lengths in points from the top left. `bottom` is its baseline."""
 
     page: int
     left: float
@@ -43,91 +40,98 @@ class Line:
         return (self.left + self.right) / 2
 
 
-def page_lines(page: int, chars: Iterable[Mapping[str, Any]], links: list[Any]) -> list[Line]:
-    """The lines of one page, top to bottom. `chars` as pdfplumber gives them."""
-    rows: list[list[Mapping[str, Any]]] = []
-    for char in sorted(chars, key=lambda c: (round(float(c["bottom"]), 1), float(c["x0"]))):
-        size = float(char["size"]) or 12.0
+def page_lines(page: Page) -> list[Line]:
+    """The lines of one page, top to bottom."""
+    rows: list[list[Stretch]] = []
+    for stretch in sorted(page.stretches, key=lambda s: (round(s.base, 1), s.left)):
         for row in reversed(rows[-4:]):
-            largest = max(float(c["size"]) for c in row[:3])
-            if abs(float(row[0]["bottom"]) - float(char["bottom"])) < _SAME_LINE * max(
-                size, largest
-            ):
-                row.append(char)
+            largest = max(s.size for s in row[:3])
+            if abs(row[0].base - stretch.base) < _SAME_LINE * max(stretch.size, largest):
+                row.append(stretch)
                 break
         else:
-            rows.append([char])
-    lines = [_line(page, row, links) for row in rows if any(str(c["text"]).strip() for c in row)]
+            rows.append([stretch])
+    lines = [_line(page, row) for row in rows if any(s.text.strip() for s in row)]
     return sorted(lines, key=lambda line: line.bottom)
 
 
-def _line(page: int, row: list[Mapping[str, Any]], links: list[Any]) -> Line:
-    row = sorted(row, key=lambda c: float(c["x0"]))
-    inked = [c for c in row if str(c["text"]).strip()]
-    sizes = sorted(float(c["size"]) for c in inked)
-    size = sizes[len(sizes) // 2]
-    baseline = sorted(float(c["bottom"]) for c in inked)[len(inked) // 2]
+def _line(page: Page, row: list[Stretch]) -> Line:
+    row = sorted(row, key=lambda s: s.left)
+    inked = [s for s in row if s.text.strip()]
+    weights = sorted((s.size, len(s.text)) for s in inked)
+    size = _middle(weights)
+    base = _middle(sorted((s.base, len(s.text)) for s in inked))
     pieces: list[Piece] = []
     last_end: float | None = None
-    for char in row:
-        text = str(char["text"])
-        start = float(char["x0"])
-        gap = last_end is not None and start - last_end > _WORD_GAP * size
-        if gap and pieces and not pieces[-1].text.endswith(" ") and text.strip():
+    for stretch in row:
+        text = stretch.text
+        gap = last_end is not None and stretch.left - last_end > _WORD_GAP * size
+        if gap and pieces and not pieces[-1].text.endswith(" ") and not text.startswith(" "):
             pieces[-1] = Piece(pieces[-1].text + " ", pieces[-1].format)
-        raised = float(char["size"]) < 0.8 * size and float(char["bottom"]) < baseline - 0.5
-        format = _format(char, raised, links)
+        raised = stretch.size < 0.8 * size and stretch.base < base - 0.5
+        format = _format(stretch, page, raised=raised)
         if pieces and (pieces[-1].format == format or not text.strip()):
             pieces[-1] = Piece(pieces[-1].text + text, pieces[-1].format)
         else:
             pieces.append(Piece(text, format))
-        last_end = float(char["x1"])
+        last_end = stretch.right
     return Line(
-        page=page,
-        left=float(inked[0]["x0"]),
-        right=float(inked[-1]["x1"]),
-        top=min(float(c["top"]) for c in inked),
-        bottom=baseline,
+        page=page.number,
+        left=inked[0].left,
+        right=inked[-1].right,
+        top=min(s.top for s in inked),
+        bottom=base,
         size=round(size, 1),
         pieces=tuple(pieces),
     )
 
 
-def _format(char: Mapping[str, Any], raised: bool, links: list[Any]) -> RunFormat:
-    name = _SUBSET.sub("", str(char["fontname"]))
-    family = re.split(r"[-,]", name)[0].removesuffix("MT").removesuffix("PS")
-    low = name.lower()
+def _middle(weighted: list[tuple[float, int]]) -> float:
+    """The value that half the characters are at or below."""
+    half = sum(weight for _, weight in weighted) / 2
+    for value, weight in weighted:
+        half -= weight
+        if half <= 0:
+            return value
+    return weighted[-1][0]
+
+
+def _format(stretch: Stretch, page: Page, *, raised: bool) -> RunFormat:
+    size = stretch.size
+    under = [b for b in page.boxes if _spans(b, stretch)]
+    link = next((k.address for k in page.links if k.left - 1 <= _centre(stretch) <= k.right + 1
+                 and k.top - 1 <= stretch.base - 0.3 * size <= k.bottom + 1), None)  # fmt: skip
     return RunFormat(
-        face=family or None,
-        size=None if raised else round(float(char["size"]) * 2) / 2,
-        bold="bold" in low or "black" in low,
-        italic="italic" in low or "oblique" in low,
-        colour=_colour(char.get("non_stroking_color")),
+        face=stretch.face.family or None,
+        size=None if raised else round(size * 2) / 2,
+        bold=stretch.face.bold,
+        italic=stretch.face.italic,
+        underline=any(_is_rule(b, stretch) for b in under),
+        colour=stretch.colour,
+        background=next((b.colour for b in under if _is_shading(b, stretch)), "none"),
         raised=raised,
-        link=_link(char, links),
+        link=link,
     )
 
 
-def _colour(value: Any) -> str | None:
-    """Grey, RGB or CMYK parts from 0 to 1 as six hex digits; None for a pattern."""
-    parts = value if isinstance(value, list | tuple) else [value]
-    try:
-        numbers = [min(1.0, max(0.0, float(n))) for n in parts]
-    except (TypeError, ValueError):
-        return None
-    if len(numbers) == 1:
-        numbers *= 3
-    elif len(numbers) == 4:
-        cyan, magenta, yellow, black = numbers
-        numbers = [(1 - ink) * (1 - black) for ink in (cyan, magenta, yellow)]
-    return "".join(f"{round(n * 255):02X}" for n in numbers) if len(numbers) == 3 else None
+def _centre(stretch: Stretch) -> float:
+    return (stretch.left + stretch.right) / 2
 
 
-def _link(char: Mapping[str, Any], links: list[Any]) -> str | None:
-    middle_x = (float(char["x0"]) + float(char["x1"])) / 2
-    middle_y = (float(char["top"]) + float(char["bottom"])) / 2
-    for link in links:
-        inside = link["x0"] <= middle_x <= link["x1"] and link["top"] <= middle_y <= link["bottom"]
-        if inside and link.get("uri"):
-            return str(link["uri"])
-    return None
+def _spans(box: Box, stretch: Stretch) -> bool:
+    """Whether a box reaches along most of a stretch."""
+    shared = min(box.right, stretch.right) - max(box.left, stretch.left)
+    return shared > 0.7 * (stretch.right - stretch.left)
+
+
+def _is_rule(box: Box, stretch: Stretch) -> bool:
+    """A thin line just under the baseline."""
+    return (
+        box.height < 0.15 * stretch.size and -0.05 <= (box.top - stretch.base) / stretch.size < 0.3
+    )
+
+
+def _is_shading(box: Box, stretch: Stretch) -> bool:
+    """A coloured box behind the letters."""
+    behind = box.top < stretch.base - 0.4 * stretch.size and box.bottom > stretch.base - 1
+    return behind and box.colour not in (None, "FFFFFF", "000000")

@@ -9,10 +9,12 @@ from ..base import Rule
 
 
 def check(paper: Paper, number: int) -> Verdict:
-    found = paper.structure.source_list
-    if found is None or number not in found.paragraphs:
+    if not paper.paragraph(number).is_blank:
         return NOT_MINE
-    if paper.policy.list_line_spacing < 1.5 or not paper.paragraph(number).is_blank:
+    found = paper.structure.list_of(number)
+    if found is None:
+        return NOT_MINE
+    if paper.policy.list_line_spacing < 1.5:
         return NOT_MINE
     if paper.paragraph(number).hard_breaks:
         return NOT_MINE  # it carries a page break and does not show

@@ -21,6 +21,8 @@ def check(paper: Paper, number: int) -> Verdict:
     if len(entry.paragraphs) > 1 and paper.paragraph(entry.paragraphs[0]).format.left is None:
         return NOT_MINE  # the format has lines and no paragraphs
     inner_start = len(entry.text) - len(entry.text.lstrip())
+    if paper.paragraph(entry.paragraphs[0]).parted:
+        return (Slip(template="parted", place=entry.whole, entry=number),)
     breaks = list(_BY_HAND.finditer(entry.text.rstrip(), inner_start))
     if not breaks:
         return RIGHT
@@ -49,6 +51,8 @@ RULE = Rule(
     messages={
         "breaks": "Lines are broken by hand in this entry ({times}); a hanging indent does it of "
         "itself.",
+        "parted": "Only a line break parts this entry from the one before; each entry is a "
+        "paragraph of its own.",
         "tabs": "Tabs or spaces inside this entry ({times}) imitate an indent.",
         "paragraphs": "The entry is cut into several paragraphs to imitate a hanging indent.",
     },

@@ -4,13 +4,15 @@ A list of works cited holds what the paper cites. An entry that nothing leads to
 source read and left out, a citation forgotten, or padding; the writer has to say which.
 """
 
-from ...findings import RIGHT, Slip, Subject, Verdict
+from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
 from ..base import Rule
 
 
 def check(paper: Paper, number: int) -> Verdict:
     entry = paper.entries[number]
+    if paper.structure.lists[entry.list_number].consulted:
+        return NOT_MINE  # the list itself says that its works need not be cited
     if number in paper.matching.cited_by or number in paper.matching.repeats:
         return RIGHT
     twins = [twin for twin, first in paper.matching.repeats.items() if first == number]
