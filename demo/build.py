@@ -5,20 +5,25 @@ from __future__ import annotations
 import sys
 from pathlib import Path
 
-from .essay import load_essays
-from .write_docx import write_docx
+from .chapter import load_chapter
+from .essay import COURSES, load_essays
+from .write import file_of
 
 
 def build(folder: Path) -> list[Path]:
-    """Write every demo paper into `folder` and return their paths."""
-    folder.mkdir(parents=True, exist_ok=True)
+    """Write every demo paper into `folder`, a folder a course, and return their paths."""
     written = []
-    for essay in load_essays():
-        path = folder / f"{essay.name}.docx"
-        path.write_bytes(
-            write_docx(essay.document, surname=essay.surname, hand=essay.hand, face=essay.face)
-        )
-        written.append(path)
+    for course in COURSES:
+        place = folder / course
+        place.mkdir(parents=True, exist_ok=True)
+        essays = load_essays([course])
+        if course == "canals-and-carriers":
+            essays.append(load_chapter())
+        for essay in essays:
+            name, data = file_of(essay)
+            path = place / name
+            path.write_bytes(data)
+            written.append(path)
     return written
 
 

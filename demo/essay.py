@@ -4,6 +4,7 @@ notation of `grelt.document.fragment`."""
 from __future__ import annotations
 
 import tomllib
+from collections.abc import Iterable
 from dataclasses import dataclass
 from pathlib import Path
 from typing import Any
@@ -12,6 +13,7 @@ from grelt.document import Document
 from grelt.document.fragment import parse_fragment
 
 ESSAYS = Path(__file__).parent / "essays"
+COURSES = ("writing-the-shore", "night-work", "canals-and-carriers")
 
 
 @dataclass(frozen=True)
@@ -29,14 +31,18 @@ class PlantedSlip:
 
 @dataclass(frozen=True)
 class Essay:
-    """One essay. `hand` is the way its writer uses a word processor: styles or direct."""
+    """One essay. `hand` is the way its writer uses a word processor: styles or direct;
+    `format` the ending of the file handed in, without a point."""
 
     name: str
     writer: str
     draft: int
+    course: str
+    guide: str
     assignment: str
     hand: str
     face: str
+    format: str
     slips: tuple[PlantedSlip, ...]
     document: Document
 
@@ -45,13 +51,28 @@ class Essay:
         return self.writer.split()[-1]
 
     @property
+    def running_head(self) -> str:
+        """What stands before the page number at the top."""
+        return f"{self.surname} " if self.guide == "mla-9" else ""
+
+    @property
     def title(self) -> str:
-        return next(p.text for p in self.document.paragraphs if p.format.alignment == "center")
+        centred = (p.text for p in self.document.paragraphs if p.format.alignment == "center")
+        return next(text for text in centred if text.strip())
 
 
-def load_essays(folder: Path = ESSAYS) -> list[Essay]:
-    """All essays, in the order of their file names."""
-    return [load_essay(path) for path in sorted(folder.glob("*.txt"))]
+def load_essays(courses: Iterable[str] = COURSES[:1]) -> list[Essay]:
+    """The essays of some courses (the first course, if none is named), by their file names."""
+    return [
+        load_essay(path)
+        for course in courses
+        for path in sorted((ESSAYS / course).glob("*.txt"), key=_drafts_last)
+    ]
+
+
+def _drafts_last(path: Path) -> tuple[bool, str]:
+    number = path.stem.partition("-")[0]
+    return not number.isdigit(), path.stem
 
 
 def load_essay(path: Path) -> Essay:
@@ -66,9 +87,12 @@ def load_essay(path: Path) -> Essay:
         name=path.stem,
         writer=facts["writer"],
         draft=facts["draft"],
+        course=facts["course"],
+        guide=facts["guide"],
         assignment=facts["assignment"],
         hand=facts["hand"],
         face=facts["face"],
+        format=facts["format"],
         slips=slips,
-        document=parse_fragment(text.replace("'", "’"), facts["face"]),
+        document=parse_fragment(text.replace("'", "’"), facts["face"], facts.get("size", 12.0)),
     )

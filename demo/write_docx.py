@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import io
 import zipfile
+from html import escape
 from typing import Any
 
 import docx
@@ -31,7 +32,7 @@ _DATE = (2026, 10, 14, 12, 0, 0)
 _FOOTNOTES = "application/vnd.openxmlformats-officedocument.wordprocessingml.footnotes+xml"
 
 
-def write_docx(document: Document, *, surname: str, hand: str, face: str) -> bytes:
+def write_docx(document: Document, *, running_head: str, hand: str, face: str) -> bytes:
     """The bytes of a .docx with running head, one-inch margins and the document's paragraphs."""
     file = docx.Document()
     for section in file.sections:
@@ -41,11 +42,11 @@ def write_docx(document: Document, *, surname: str, hand: str, face: str) -> byt
         section.header_distance = Pt(36)
     if hand == "styles":
         _make_styles(file, face)
-    _running_head(file, surname, face)
+    _running_head(file, running_head, face)
     notes = {note.id: note for note in document.notes}
     numbers = {identity: number for number, identity in enumerate(notes, start=1)}
     if notes:
-        _add_footnotes(file, document, list(notes.values()), face)
+        _add_footnotes(file, document, list(notes.values()))
     for paragraph in document.paragraphs:
         if paragraph.note is None:
             _paragraph(file, paragraph, hand, numbers)
@@ -83,10 +84,10 @@ def _make_styles(file: Any, face: str) -> None:
         style.paragraph_format.first_line_indent = Pt(first)
 
 
-def _running_head(file: Any, surname: str, face: str) -> None:
+def _running_head(file: Any, words: str, face: str) -> None:
     paragraph = file.sections[0].header.paragraphs[0]
     paragraph.alignment = WD_ALIGN_PARAGRAPH.RIGHT
-    _face(paragraph.add_run(f"{surname} "), face, 12)
+    _face(paragraph.add_run(words), face, 12)
     for kind, text in (("begin", ""), ("", " PAGE "), ("separate", ""), ("text", "1"), ("end", "")):
         run = paragraph.add_run(text if kind == "text" else "")
         _face(run, face, 12)
@@ -178,24 +179,46 @@ def _note_marker(written: Any, number: int) -> None:
     run._r.append(reference)
 
 
-def _add_footnotes(file: Any, document: Document, notes: list[Note], face: str) -> None:
+def _add_footnotes(file: Any, document: Document, notes: list[Note]) -> None:
     """A footnotes part; python-docx has no notes of its own."""
     space = "http://schemas.openxmlformats.org/wordprocessingml/2006/main"
     pieces = [f'<w:footnotes xmlns:w="{space}">']
     for number, note in enumerate(notes, start=1):
-        words = "".join(document.paragraphs[i].text for i in note.paragraphs)
-        escaped = words.replace("&", "&amp;").replace("<", "&lt;")
-        pieces.append(
-            f'<w:footnote w:id="{number}"><w:p><w:pPr><w:spacing w:after="0" w:line="480" '
-            'w:lineRule="auto"/><w:ind w:firstLine="720"/></w:pPr><w:r><w:rPr><w:vertAlign '
-            'w:val="superscript"/></w:rPr><w:footnoteRef/></w:r><w:r><w:rPr><w:rFonts '
-            f'w:ascii="{face}" w:hAnsi="{face}"/><w:sz w:val="24"/></w:rPr>'
-            f'<w:t xml:space="preserve"> {escaped}</w:t></w:r></w:p></w:footnote>'
+        inner = "".join(
+            _note_paragraph(document.paragraphs[index], numbered=not place)
+            for place, index in enumerate(note.paragraphs)
         )
+        pieces.append(f'<w:footnote w:id="{number}">{inner}</w:footnote>')
     pieces.append("</w:footnotes>")
     part = Part(
         PackURI("/word/footnotes.xml"), _FOOTNOTES, "".join(pieces).encode(), file.part.package
     )
     file.part.relate_to(
         part, "http://schemas.openxmlformats.org/officeDocument/2006/relationships/footnotes"
+    )
+
+
+def _note_paragraph(paragraph: Paragraph, *, numbered: bool) -> str:
+    layout = paragraph.format
+    line = round((layout.line_spacing.value if layout.line_spacing else 1) * 240)
+    mark = (
+        '<w:r><w:rPr><w:vertAlign w:val="superscript"/></w:rPr><w:footnoteRef/></w:r>'
+        '<w:r><w:t xml:space="preserve"> </w:t></w:r>'
+    )
+    runs = "".join(_note_run(paragraph, run) for run in paragraph.runs)
+    return (
+        f'<w:p><w:pPr><w:spacing w:before="0" w:after="{round((layout.space_after or 0) * 20)}" '
+        f'w:line="{line}" w:lineRule="auto"/><w:ind w:firstLine="{round((layout.first_line or 0) * 20)}"/>'
+        f"</w:pPr>{mark if numbered else ''}{runs}</w:p>"
+    )
+
+
+def _note_run(paragraph: Paragraph, run: Run) -> str:
+    format = run.format
+    words = escape(run.span.of(paragraph.text), quote=False)
+    italic = "<w:i/>" if format.italic else ""
+    return (
+        f'<w:r><w:rPr><w:rFonts w:ascii="{format.face}" w:hAnsi="{format.face}"/>{italic}'
+        f'<w:sz w:val="{round((format.size or 12) * 2)}"/></w:rPr>'
+        f'<w:t xml:space="preserve">{words}</w:t></w:r>'
     )

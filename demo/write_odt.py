@@ -33,15 +33,15 @@ from grelt.document import Document, Paragraph, ParagraphFormat, RunFormat
 
 
 class _Writer:
-    def __init__(self, document: Document, surname: str) -> None:
+    def __init__(self, document: Document, running_head: str) -> None:
         self.document = document
         self.file = OpenDocumentText()
         self.paragraph_styles: dict[ParagraphFormat, str] = {}
         self.run_styles: dict[RunFormat, str] = {}
         self.faces: set[str] = set()
-        self._page(surname)
+        self._page(running_head)
 
-    def _page(self, surname: str) -> None:
+    def _page(self, running_head: str) -> None:
         layout = PageLayout(name="Page")
         layout.addElement(
             PageLayoutProperties(
@@ -55,7 +55,7 @@ class _Writer:
         self.file.automaticstyles.addElement(right)
         master = MasterPage(name="Standard", pagelayoutname=layout)
         header = Header()
-        line = P(stylename=right, text=f"{surname} ")
+        line = P(stylename=right, text=running_head)
         line.addElement(PageNumber(selectpage="current"))
         header.addElement(line)
         master.addElement(header)
@@ -154,9 +154,9 @@ def _add_text(target: Any, text: str) -> None:
         target.addText(plain)
 
 
-def write_odt(document: Document, *, surname: str) -> bytes:
+def write_odt(document: Document, *, running_head: str) -> bytes:
     """The bytes of an .odt with running head, margins and the document's paragraphs."""
-    writer = _Writer(document, surname)
+    writer = _Writer(document, running_head)
     for paragraph in document.paragraphs:
         if paragraph.note is None:
             writer.file.text.addElement(writer.paragraph(paragraph))

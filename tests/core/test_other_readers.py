@@ -98,7 +98,7 @@ class TheSameEssayInEveryFormat(unittest.TestCase):
     def test_odt_tells_all_that_docx_does(self) -> None:
         for essay in load_essays():
             with self.subTest(essay=essay.name):
-                data = write_odt(essay.document, surname=essay.surname)
+                data = write_odt(essay.document, running_head=essay.running_head)
                 self.compare(essay, data, "essay.odt", None)
 
     def test_markdown_pages_and_plain_text_tell_the_words_and_raise_no_false_alarm(self) -> None:

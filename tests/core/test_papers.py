@@ -23,7 +23,7 @@ MLA = api.CheckInputs("mla-9", date="2026-11-25")
 
 def file_of(essay: Essay, hand: str | None = None) -> bytes:
     return write_docx(
-        essay.document, surname=essay.surname, hand=hand or essay.hand, face=essay.face
+        essay.document, running_head=essay.running_head, hand=hand or essay.hand, face=essay.face
     )
 
 
@@ -127,7 +127,7 @@ class TheReport(unittest.TestCase):
         )
         self.assertNotEqual(text, longer)
         document = parse_fragment(longer.split("+++", 2)[2].replace("'", "’"), essay.face)
-        after = check(write_docx(document, surname="Marlowe", hand=essay.hand, face=essay.face))
+        after = check(write_docx(document, running_head="Marlowe ", hand=essay.hand, face=essay.face))
         self.assertEqual(keys, [f["key"] for f in after["findings"]])
 
 

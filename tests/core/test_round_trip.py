@@ -68,26 +68,26 @@ class Essays(unittest.TestCase):
 
     def test_docx_set_by_hand(self) -> None:
         for essay in load_essays():
-            data = write_docx(essay.document, surname=essay.surname, hand="direct", face=essay.face)
+            data = write_docx(essay.document, running_head=essay.running_head, hand="direct", face=essay.face)
             self.same(essay.document, read_paper(data, "x.docx"))
 
     def test_docx_set_in_styles(self) -> None:
         for essay in load_essays():
             if essay.hand != "styles":
                 continue  # slips of layout are set by hand
-            data = write_docx(essay.document, surname=essay.surname, hand="styles", face=essay.face)
+            data = write_docx(essay.document, running_head=essay.running_head, hand="styles", face=essay.face)
             self.same(essay.document, read_paper(data, "x.docx"))
 
     def test_odt(self) -> None:
         for essay in load_essays():
-            data = write_odt(essay.document, surname=essay.surname)
+            data = write_odt(essay.document, running_head=essay.running_head)
             self.same(essay.document, read_paper(data, "x.odt"))
 
     def test_the_running_head_and_the_page(self) -> None:
         essay = load_essays()[0]
         for name, data in (
-            ("x.docx", write_docx(essay.document, surname="Marlowe", hand="direct", face=FACE)),
-            ("x.odt", write_odt(essay.document, surname="Marlowe")),
+            ("x.docx", write_docx(essay.document, running_head="Marlowe ", hand="direct", face=FACE)),
+            ("x.odt", write_odt(essay.document, running_head="Marlowe ")),
         ):
             section = read_paper(data, name).sections[0]
             with self.subTest(format=name):
@@ -140,8 +140,8 @@ class AnyParagraph(unittest.TestCase):
             )
         document = replace(base, paragraphs=tuple(paragraphs))
         for name, data in (
-            ("x.docx", write_docx(document, surname="A", hand="direct", face=FACE)),
-            ("x.odt", write_odt(document, surname="A")),
+            ("x.docx", write_docx(document, running_head="A ", hand="direct", face=FACE)),
+            ("x.odt", write_odt(document, running_head="A ")),
         ):
             read = read_paper(data, name)
             self.assertEqual([p.text for p in read.paragraphs], [p.text for p in paragraphs], name)

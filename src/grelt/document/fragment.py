@@ -6,6 +6,9 @@ A line is a paragraph of the text, set as a paper is: first line in, double spac
     # Works Cited    a list heading, centred, on a new page; the lines after it are entries
     @ words          a line of the heading block
     = words          the title, centred
+    % words          a line of the title page, centred; `%% words` in bold
+    == words         the title once more at the head of the text, in bold
+    + words          a heading, centred and bold
     ¶                an empty paragraph
     {spacing=1, left=0} words      a paragraph with settings of its own (points)
     *italics*   [words]{bold, face=Courier}   ⏎ line break   ⇥ tab   ␣ space
@@ -36,13 +39,18 @@ _INLINE = re.compile(
     r"\*(?P<italic>[^*]+)\*|\[(?P<inner>[^\]]*)\]\{(?P<settings>[^}]*)\}|\^\[(?P<note>[^\]]*)\]"
 )
 _DOUBLE = LineSpacing("multiple", 2.0)
-_PREFIXES = {"> ": "quote", "@ ": "block", "= ": "title"}
+_PREFIXES = {
+    "> ": "quote", "@ ": "block", "= ": "title", "== ": "title", "% ": "title", "%% ": "title",
+    "+ ": "title",
+}  # fmt: skip
+_BOLD = frozenset({"== ", "%% ", "+ "})
 FACE = "Tideway Serif"
 _RUN = RunFormat(
     face=FACE, size=12.0, bold=False, italic=False, underline=False, capitals=False,
     colour="auto", background="none", raised=False,
 )  # fmt: skip
 _BODY = ParagraphFormat("left", 0.0, 0.0, 36.0, _DOUBLE, 0.0, 0.0, False)
+_NOTE = replace(_BODY, line_spacing=LineSpacing("multiple", 1.0))
 _KINDS = {
     "body": _BODY,
     "quote": replace(_BODY, left=36.0, first_line=0.0),
@@ -63,32 +71,42 @@ class _Builder:
     notes: list[tuple[str, str]] = field(default_factory=list)
 
 
-def parse_fragment(text: str, face: str = FACE) -> Document:
-    """Read a fragment into a document, set in `face` throughout.
+def parse_fragment(text: str, face: str = FACE, size: float = 12.0) -> Document:
+    """Read a fragment into a document, set in `face` and `size` throughout.
+
+    What comes after a title page begins a new page.
 
     Raises `ValueError` for a setting it does not know.
     """
-    builder = _Builder(replace(_RUN, face=face))
-    in_list = False
+    builder = _Builder(replace(_RUN, face=face, size=size))
+    in_list = on_title_page = False
     for line in text.strip("\n").splitlines():
         if not line.strip():
             continue
         kind = "entry" if in_list else "body"
-        if line.startswith("# "):
+        prefix = line[: line.find(" ") + 1]
+        bold = prefix in _BOLD
+        if prefix == "# ":
             kind, line, in_list = "heading", line[2:], True
-        elif line[:2] in _PREFIXES:
-            kind, line = _PREFIXES[line[:2]], line[2:]
-        _add(builder, "" if line == "¶" else line, _KINDS[kind], None)
+        elif prefix in _PREFIXES:
+            kind, line = _PREFIXES[prefix], line[len(prefix) :]
+        layout = _KINDS[kind]
+        if on_title_page and not prefix.startswith("%") and line != "¶":
+            layout, on_title_page = replace(layout, page_break_before=True), False
+        on_title_page = on_title_page or prefix.startswith("%")
+        base = replace(builder.base, bold=True) if bold else builder.base
+        _add(builder, "" if line == "¶" else line, layout, None, base)
     notes = []
     for number, (identity, words) in enumerate(builder.notes, start=1):
         start = len(builder.paragraphs)
-        _add(builder, words, _BODY, identity)
+        _add(builder, words, _NOTE, identity, builder.base)
         notes.append(Note(identity, "footnote", number, (start,)))
     return Document("fragment", tuple(builder.paragraphs), tuple(notes), (Section(0),))
 
 
-def _add(builder: _Builder, line: str, layout: ParagraphFormat, note: str | None) -> None:
-    base = builder.base
+def _add(
+    builder: _Builder, line: str, layout: ParagraphFormat, note: str | None, base: RunFormat
+) -> None:
     settings = _SETTINGS.match(line)
     if settings is not None:
         line = line[settings.end() :]

@@ -93,6 +93,10 @@ def _title_page(
         if key in seen and place - seen[key] >= 3 and len(key) > 5:
             return list(opening[:place])
         seen.setdefault(key, place)
+    if opening[0].format.outline is not None and any(_is_date(p) for p in opening[1:]):
+        # A title as a heading, and the writer's lines under it.
+        dated = max(n for n, p in enumerate(opening) if _is_date(p))
+        return list(opening[: dated + 1])
     return []
 
 
@@ -133,7 +137,7 @@ def _parts(
             take("course", paragraph)
     left = [p for p in paragraphs if p.index not in found]
     if not in_block and left:
-        bold = [p for p in left if all(r.format.bold for r in p.inked_runs())]
+        bold = [p for p in left if _stands_out(p)]
         for paragraph in bold[:1] or left[:1]:
             take("title", paragraph)
         left = [p for p in left if p.index not in found]
@@ -148,6 +152,11 @@ def _parts(
         else:
             found[paragraph.index] = "other"
     return tuple((found[p.index], p.index) for p in paragraphs)
+
+
+def _stands_out(paragraph: Paragraph) -> bool:
+    heading = paragraph.format.outline is not None
+    return heading or all(r.format.bold for r in paragraph.inked_runs())
 
 
 def _heading_block(opening: Sequence[Paragraph]) -> dict[int, Role]:

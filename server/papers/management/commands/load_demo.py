@@ -37,7 +37,7 @@ class Command(BaseCommand):
             )
             assignments[essay.assignment] = assignment
             content = write_docx(
-                essay.document, surname=essay.surname, hand=essay.hand, face=essay.face
+                essay.document, running_head=essay.running_head, hand=essay.hand, face=essay.face
             )
             upload_paper(
                 assignment, file_name=f"{essay.name}.docx", content=content, writer=essay.writer
