@@ -33,7 +33,10 @@ def long_paper(pages: int, entries: int) -> bytes:
     text += [_renamed(listed[n % len(listed)], n // len(listed)) for n in range(entries)]
     paragraphs = tuple(replace(p, index=i) for i, p in enumerate(text))
     return write_docx(
-        Document("fragment", paragraphs), running_head="Brandt ", hand="direct", face="Times New Roman"
+        Document("fragment", paragraphs),
+        running_head="Brandt ",
+        hand="direct",
+        face="Times New Roman",
     )
 
 

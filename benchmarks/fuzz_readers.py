@@ -32,7 +32,9 @@ def good_files() -> list[tuple[str, bytes]]:
     """Papers of every format, small enough to mutate many times."""
     files: list[tuple[str, bytes]] = []
     for essay in load_essays()[3:8:4]:
-        docx = write_docx(essay.document, running_head=essay.running_head, hand=essay.hand, face=essay.face)
+        docx = write_docx(
+            essay.document, running_head=essay.running_head, hand=essay.hand, face=essay.face
+        )
         plain = "\n\n".join(p.text for p in essay.document.paragraphs)
         page = "".join(
             f"<p style='margin-left:1in'><i>{p.text}</i></p>" for p in essay.document.paragraphs

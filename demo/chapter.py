@@ -27,7 +27,12 @@ from .chapter_words import (
 from .essay import Essay, PlantedSlip
 
 _ENTRIES, _PARAGRAPHS_A_SECTION, _SEED = 150, 13, 1791
-_JOURNALS = ("Journal of Inland Navigation", "Reach Quarterly", "Carriage and Water", "Estuary Past")
+_JOURNALS = (
+    "Journal of Inland Navigation",
+    "Reach Quarterly",
+    "Carriage and Water",
+    "Estuary Past",
+)
 _PRESSES = ("Tidemark Press", "Slack Water Books", "Reach University Press", "Heron House")
 
 
@@ -92,7 +97,12 @@ def load_chapter() -> Essay:
         slips=(
             PlantedSlip("entry-uncited", None, "Zeller", None),
             PlantedSlip("cite-unlisted", "Yestin", None, None),
-            PlantedSlip("note-repeat-short", sources[0].full(sources[0].pages[0]).replace("*", ""), None, None),
+            PlantedSlip(
+                "note-repeat-short",
+                sources[0].full(sources[0].pages[0]).replace("*", ""),
+                None,
+                None,
+            ),
         ),
         document=parse_fragment("\n".join(lines).replace("'", "’"), "Times New Roman"),
     )
@@ -150,8 +160,9 @@ def _paragraph(state: _State, section: int, first: list[int] | None = None) -> s
     """Five to seven sentences, three of them with a note."""
     chance = state.chance
     sentences = [chance.choice(OPENINGS)]
-    for number in range(chance.randint(4, 6)):
-        sentences.append(chance.choice(ASIDES if number % 2 else CLAIMS))
+    sentences += [
+        chance.choice(ASIDES if number % 2 else CLAIMS) for number in range(chance.randint(4, 6))
+    ]
     sentences.append(chance.choice(CLOSINGS))
     noted = set(chance.sample(range(1, len(sentences)), 3))
     text = []

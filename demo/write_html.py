@@ -62,7 +62,7 @@ def _block_css(layout: ParagraphFormat) -> str:
         f"margin:{layout.space_before or 0:g}pt {layout.right or 0:g}pt "
         f"{layout.space_after or 0:g}pt {layout.left or 0:g}pt",
         f"text-indent:{layout.first_line or 0:g}pt",
-        f"line-height:{spacing * 1.15:.2f}",
+        f"line-height:{spacing:.0%}",
     ]
     if layout.page_break_before:
         rules.append("page-break-before:always")

@@ -12,9 +12,7 @@ _SPECIAL = re.compile(r"([\\*_`\[\]<>#])")
 def write_markdown(document: Document) -> bytes:
     """The bytes of a Markdown file with the document's paragraphs and notes."""
     numbers = {note.id: note.number for note in document.notes}
-    blocks = [
-        _block(p, numbers) for p in document.paragraphs if p.note is None and p.text.strip()
-    ]
+    blocks = [_block(p, numbers) for p in document.paragraphs if p.note is None and p.text.strip()]
     for note in document.notes:
         own = [_inline(document.paragraphs[i], numbers) for i in note.paragraphs]
         blocks.append(f"[^{note.number}]: " + "\n\n    ".join(own))

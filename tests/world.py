@@ -34,7 +34,9 @@ def essay(name: str) -> Essay:
 
 def file_of(name: str) -> bytes:
     found = essay(name)
-    return write_docx(found.document, running_head=found.running_head, hand=found.hand, face=found.face)
+    return write_docx(
+        found.document, running_head=found.running_head, hand=found.hand, face=found.face
+    )
 
 
 def hand_in(assignment: Assignment, name: str, *, checked: bool = True) -> Paper:

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 import hashlib
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 from . import __version__
@@ -19,10 +19,10 @@ from .guides.model import Guide
 from .help import RuleHelp, rule_help
 from .paper import Paper, SetRight, analyse
 from .readers import LIMITS, READABLE, read_paper
+from .recognise import recognise
 from .report import SCHEMA_VERSION, build_report, run_rules
 from .rules import all_rules
 from .rules.registry import Registered
-from .system import citation_system
 
 __all__ = [
     "AUTO",
@@ -72,9 +72,14 @@ def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) 
     """
     house = _house(inputs.house)
     document = read_paper(data, name)
-    wanted = load_guide(inputs.guide if inputs.guide != AUTO else available_guides()[0])
+    every = [load_guide(g) for g in available_guides()]
+    wanted = load_guide(inputs.guide) if inputs.guide != AUTO else every[0]
     paper = analyse(document, Policy(wanted, house), SetRight(inputs.joins))
-    guide = _given(wanted) if inputs.guide != AUTO else _recognised(paper)
+    guide = _given(wanted)
+    if inputs.guide == AUTO:
+        found = recognise(paper, every)
+        paper = replace(paper, policy=Policy(found.guide, house))
+        guide = {"id": found.guide.id, "chosen": "recognised", "confidence": found.confidence}
     outcome = run_rules(paper, _rules_for(guide), strict=strict)
     return build_report(
         paper,
@@ -108,22 +113,6 @@ def _house(house: str | Mapping[str, object] | None) -> House:
 
 def _given(guide: Guide) -> dict[str, Any]:
     return {"id": guide.id, "chosen": "given", "confidence": 1.0}
-
-
-def _recognised(paper: Paper) -> dict[str, Any]:
-    """The guide the paper was analysed by, and how sure it is that its writer followed it.
-
-    Told by the system of its citations and by the heading of its list. While one guide
-    ships, there is no other to choose.
-    """
-    guide = paper.policy.guide
-    settings = guide.list
-    own = {h.casefold() for h in (*settings.headings, settings.singular, *settings.consulted)}
-    heading = paper.list_heading
-    headed = heading is not None and heading.text.strip().casefold() in own
-    fits = citation_system(paper) in (guide.system, None)
-    confidence = 0.9 if headed and fits else 0.6 if headed or fits else 0.2
-    return {"id": guide.id, "chosen": "recognised", "confidence": confidence}
 
 
 def _rules_for(guide: Mapping[str, Any]) -> list[Registered]:

@@ -93,7 +93,8 @@ class Paper:
     def filings(self) -> tuple[Filing, ...]:
         """How each entry is filed."""
         first = self.policy.figures_first
-        return tuple(filing_key(e, figures_first=first) for e in self.entries)
+        by_year = self.policy.guide.list.same_author == "year"
+        return tuple(filing_key(e, figures_first=first, by_year=by_year) for e in self.entries)
 
     @cached_property
     def expected_order(self) -> tuple[int, ...]:
@@ -105,7 +106,7 @@ class Paper:
                 key=lambda i: (
                     self.entries[i].list_number,
                     filings[i].by_letters,
-                    filings[i].title,
+                    filings[i].within,
                     i,
                 ),
             )
@@ -184,7 +185,10 @@ def analyse(document: Document, policy: Policy, set_right: SetRight | None = Non
 
 def known_sources(entries: Iterable[Entry]) -> KnownSources:
     """What the finder of citations is told to look out for."""
+    entries = tuple(entries)
     known = KnownSources()
+    after = sum(e.date_place in ("enclosed", "after-author") for e in entries)
+    known.dated = 2 * after > len(entries)
     for entry in entries:
         author = entry.author
         if author.kind is OpeningKind.PERSON:

@@ -29,7 +29,9 @@ COMPOUND = b"\xd0\xcf\x11\xe0\xa1\xb1\x1a\xe1" + bytes(600)
 
 def essay() -> bytes:
     first = load_essays()[0]
-    return write_docx(first.document, running_head="Marlowe ", hand="direct", face="Times New Roman")
+    return write_docx(
+        first.document, running_head="Marlowe ", hand="direct", face="Times New Roman"
+    )
 
 
 def bomb() -> bytes:

@@ -32,7 +32,7 @@ class CommandLine(unittest.TestCase):
         return status, out.getvalue(), err.getvalue()
 
     def paper(self, name: str) -> str:
-        return str(next(self.folder.glob(f"*{name}*.docx")))
+        return str(next(self.folder.rglob(f"*{name}*.docx")))
 
     def test_statuses(self) -> None:
         self.assertEqual(self.run_it("check", self.paper("dray"))[0], 0)

@@ -55,7 +55,7 @@ class GuideFiles(unittest.TestCase):
     def test_a_guide_that_is_none(self) -> None:
         with self.assertRaises(GuideUnknown) as caught:
             load_guide("../mla-9")
-        self.assertIn("Known: mla-9", caught.exception.message)
+        self.assertIn("Known: apa-7, chicago-17", caught.exception.message)
 
 
 class HouseRules(unittest.TestCase):
@@ -119,7 +119,7 @@ class HelpPages(unittest.TestCase):
                 for text in (page.looks_for, page.why):
                     self.assertTrue(text.endswith("."), text)
                 self.assertNotEqual(page.wrong, page.right)
-                self.assertEqual(page.chapters[0][0], "MLA 9")
+                self.assertTrue(page.chapters, "no guide has an opinion on it")
                 for words in (page.looks_for, page.wrong, page.right, page.right_because):
                     self.assertIn(words.splitlines()[0], page.text())
 

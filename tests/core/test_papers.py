@@ -120,14 +120,16 @@ class TheReport(unittest.TestCase):
         before = check(file_of(essay))
         keys = [f["key"] for f in before["findings"]]
         self.assertEqual(len(keys), len(set(keys)))
-        source = Path("demo/essays") / f"{essay.name}.txt"
+        source = Path("demo/essays/writing-the-shore") / f"{essay.name}.txt"
         text = (Path(__file__).parents[2] / source).read_text(encoding="utf-8")
         longer = text.replace(
             "Twice a day the estuary", "A new first sentence.\nTwice a day the estuary", 1
         )
         self.assertNotEqual(text, longer)
         document = parse_fragment(longer.split("+++", 2)[2].replace("'", "’"), essay.face)
-        after = check(write_docx(document, running_head="Marlowe ", hand=essay.hand, face=essay.face))
+        after = check(
+            write_docx(document, running_head="Marlowe ", hand=essay.hand, face=essay.face)
+        )
         self.assertEqual(keys, [f["key"] for f in after["findings"]])
 
 

@@ -68,14 +68,18 @@ class Essays(unittest.TestCase):
 
     def test_docx_set_by_hand(self) -> None:
         for essay in load_essays():
-            data = write_docx(essay.document, running_head=essay.running_head, hand="direct", face=essay.face)
+            data = write_docx(
+                essay.document, running_head=essay.running_head, hand="direct", face=essay.face
+            )
             self.same(essay.document, read_paper(data, "x.docx"))
 
     def test_docx_set_in_styles(self) -> None:
         for essay in load_essays():
             if essay.hand != "styles":
                 continue  # slips of layout are set by hand
-            data = write_docx(essay.document, running_head=essay.running_head, hand="styles", face=essay.face)
+            data = write_docx(
+                essay.document, running_head=essay.running_head, hand="styles", face=essay.face
+            )
             self.same(essay.document, read_paper(data, "x.docx"))
 
     def test_odt(self) -> None:
@@ -86,7 +90,10 @@ class Essays(unittest.TestCase):
     def test_the_running_head_and_the_page(self) -> None:
         essay = load_essays()[0]
         for name, data in (
-            ("x.docx", write_docx(essay.document, running_head="Marlowe ", hand="direct", face=FACE)),
+            (
+                "x.docx",
+                write_docx(essay.document, running_head="Marlowe ", hand="direct", face=FACE),
+            ),
             ("x.odt", write_odt(essay.document, running_head="Marlowe ")),
         ):
             section = read_paper(data, name).sections[0]

@@ -2,11 +2,11 @@
 
 `known` is what the finder may be told beforehand (names and titles to look out for),
 `parts` reads the words inside a parenthesis, `signals` finds sources named in a
-sentence, `attribution` tells which of them a page belongs to, `author_page` finds the
+sentence, `attribution` tells which of them a page belongs to, `finder` finds the
 citations of a paper in the author-page system.
 """
 
-from .author_page import find_citations
+from .finder import find_citations
 from .known import KnownSources
 from .model import Citation, Cue, TitleCue
 

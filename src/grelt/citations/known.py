@@ -19,12 +19,14 @@ class KnownPhrase:
 
 @dataclass
 class KnownSources:
-    """Phrases by their first word, and titles, for one pass over the text."""
+    """Phrases by their first word, and titles, for one pass over the text. `dated` says that the
+    entries have their dates after their authors."""
 
     by_first: dict[str, list[KnownPhrase]] = field(default_factory=dict)
     titles: dict[str, list[tuple[str, ...]]] = field(default_factory=dict)
     surnames: dict[str, str] = field(default_factory=dict)
     surnames_by_length: dict[int, list[str]] = field(default_factory=dict)
+    dated: bool = False
 
     def add_name(self, family: str, given: str) -> None:
         """A person: family name, and the given names that may stand before it."""

@@ -48,6 +48,8 @@ class Citation:
     last; `earlier` those named before in the paragraph. `after` is the
     position, in the list of citations, of the one before it in the same stretch of text,
     whose source a locator alone may continue.
+    `personal` is a communication that no list holds. `place` is a second parenthesis, later
+    in the sentence, with the page that belongs to this citation.
     `certainty` is how sure it is a citation at all; a `tentative` one counts only
     if it is matched.
     """
@@ -71,3 +73,13 @@ class Citation:
     certainty: float = 1.0
     tentative: bool = False
     doubt: str = ""
+    year_letter: str = ""
+    year_span: Span | None = None
+    locator_span: Span | None = None
+    personal: bool = False
+    place: Span | None = None
+
+    @property
+    def dated(self) -> str | None:
+        """Year and letter as cited: `2019a`."""
+        return None if self.year is None else self.year + self.year_letter

@@ -44,6 +44,11 @@ _GROUP = re.compile(
 )
 # A book of a sacred work, before its chapter and verse: `Gen.`, `1 Cor.`
 _BOOK = re.compile(r"(?:[1-3]\s)?[A-Z][a-z]{1,12}\.?")
+# A day: `14 March 1821`, `October 9, 2026`.
+DAY = re.compile(
+    r"(?:\d{1,2}\s+)?(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)[a-z]*\.?(?:\s+\d{1,2})?",
+    re.I,
+)
 _NOT_SOURCES = frozenset(
     """figure figures fig figs table tables chapter chapters ch appendix act scene part section
     page pages p pp note notes line lines volume vol number no equation map plate photo exhibit
@@ -71,10 +76,37 @@ class Part:
     labelled: bool
     indirect: bool
     prefixed: bool
+    year_letter: str = ""
+    year_span: Span | None = None
+    locator_span: Span | None = None
+    personal: bool = False
 
     @property
     def is_locator_alone(self) -> bool:
         return not self.source and self.year is None and self.locator is not None
+
+
+def opening_words(text: str, span: Span) -> tuple[Span, bool, bool]:
+    """The words of one work without prefix and suffix; whether through another, whether prefixed."""
+    start, end = _trimmed(text, span.start, span.end)
+    prefix = _PREFIX.match(text, start, end)
+    start = prefix.end() if prefix else start
+    suffix = _SUFFIX.search(text, start, end)
+    end = suffix.start() if suffix else end
+    start, end = _trimmed(text, start, end)
+    return Span(start, max(start, end)), bool(prefix and prefix.group("indirect")), bool(prefix)
+
+
+def is_locator(words: str) -> bool:
+    """Whether words are a place in a work and nothing else: `p. 23`, `23–25`, `para. 4`."""
+    return _LOCATOR.fullmatch(words) is not None
+
+
+def source_of(
+    text: str, span: Span, italics: tuple[Span, ...]
+) -> tuple[NameList | None, TitleCue | None] | None:
+    """Names and title within the words that name a source; None where they are neither."""
+    return _source(text, span, italics)
 
 
 def read_part(text: str, span: Span, italics: tuple[Span, ...]) -> Part | None:
@@ -105,9 +137,11 @@ def read_part(text: str, span: Span, italics: tuple[Span, ...]) -> Part | None:
     if named is None:
         return None
     names, title = named
+    where = text.rfind(locator, source_end, end) if locator is not None else -1
     return Part(
         whole, source, Span(source_start, source_end), names, title, year, locator, labelled,
         indirect, bool(prefix),
+        locator_span=Span(where, where + len(locator or "")) if where >= 0 else None,
     )  # fmt: skip
 
 
@@ -165,6 +199,8 @@ def _source(
 ) -> tuple[NameList | None, TitleCue | None] | None:
     """Names and title within the source's words; None where they are neither."""
     words = span.of(text)
+    if DAY.fullmatch(words):
+        return None
     title = _dressed_title(text, span, italics)
     if title is not None:
         before = text[span.start : title.span.start].strip().rstrip(",").strip()

@@ -46,7 +46,7 @@ _ET_AL = re.compile(
     r"\s+(?:et\.?\s+al\.?(?!\w)|and\s+(?:(?:her|his|their)\s+)?(?:others|colleagues|co-?authors))",
     re.I,
 )
-_OPENERS = frozenset(
+OPENERS = frozenset(
     """as while although though when where whereas because since if for but and yet so or nor
     in on at by from with without after before until unless like unlike here there then thus
     however moreover indeed still even both either neither according historian historians
@@ -204,7 +204,7 @@ def _stands_alone(
     if at > 0:
         word, (_, stop) = tokens[at - 1]
         joined = text[stop : tokens[at][1][0]] == " "
-        if joined and word[:1].isupper() and fold(word) not in _OPENERS and not _possessive(word):
+        if joined and word[:1].isupper() and fold(word) not in OPENERS and not _possessive(word):
             return False
     if end < len(tokens) and not possessive:
         word, (start, _) = tokens[end]
@@ -264,7 +264,7 @@ def _misspelled_at(
     word, (start, stop) = tokens[at]
     possessive = _possessive(word)
     bare = word[: len(word) - possessive]
-    if not re.fullmatch(NAME_WORD, bare) or bare.isupper() or fold(bare) in _OPENERS:
+    if not re.fullmatch(NAME_WORD, bare) or bare.isupper() or fold(bare) in OPENERS:
         return None
     signal, strong = _signal(text, tokens, at, at + 1, bool(possessive))
     if not signal or not _stands_alone(text, tokens, at, at + 1, bool(possessive)):
@@ -290,7 +290,7 @@ def _recognised(cue: Cue | None, known: KnownSources) -> Cue | None:
 def _unknown_at(text: str, tokens: list[tuple[str, tuple[int, int]]], at: int) -> Cue | None:
     """A name nobody told of, presented as a source: `Martha Pellow argues`."""
     word, (start, _) = tokens[at]
-    if not re.fullmatch(NAME_WORD, word) or word.isupper() or fold(word) in _OPENERS:
+    if not re.fullmatch(NAME_WORD, word) or word.isupper() or fold(word) in OPENERS:
         return None
     if fold(word) in _COMMON_SUBJECTS:
         return None
@@ -326,7 +326,7 @@ def _unknown_at(text: str, tokens: list[tuple[str, tuple[int, int]]], at: int) -
 
 
 def _capital(word: str) -> bool:
-    return word[:1].isupper() and fold(word) not in _OPENERS
+    return word[:1].isupper() and fold(word) not in OPENERS
 
 
 def in_scope(cues: tuple[Cue, ...], scope: Span) -> tuple[Cue, ...]:

@@ -14,6 +14,7 @@ from num2words import num2words
 from ..text.folding import LEADING_ARTICLES, letters, words
 from .model import Entry, Opening, OpeningKind
 
+_UNDATED = {"n.d.": "0000", "in press": "9999", "forthcoming": "9999"}
 _FIGURES = re.compile(r"\d[\d,]*")
 
 
@@ -28,22 +29,25 @@ class FilingKey:
 
 @dataclass(frozen=True, slots=True)
 class Filing:
-    """Both ways of filing one entry, and the key of its title within one author."""
+    """Both ways of filing one entry, and its key among the works of one author."""
 
     by_letters: FilingKey
     by_words: FilingKey
-    title: str
-    title_by_words: str
+    within: tuple[str, str]
 
 
-def filing_key(entry: Entry, *, figures_first: bool) -> Filing:
-    """The filing of an entry. An entry that repeats an author is filed under that author."""
+def filing_key(entry: Entry, *, figures_first: bool, by_year: bool) -> Filing:
+    """The filing of an entry. An entry that repeats an author is filed under that author.
+
+    Within one author works go by title, or by year (oldest first, undated before, in press
+    after) and then by title.
+    """
     title = entry.title.text if entry.title is not None else ""
+    year = _UNDATED.get(entry.year or "", entry.year or "0000") if by_year else ""
     return Filing(
         _key(entry.author, figures_first, letters),
         _key(entry.author, figures_first, _spaced),
-        letters(_title(title, figures_first)),
-        _spaced(_title(title, figures_first)),
+        (year, letters(_title(title, figures_first))),
     )
 
 

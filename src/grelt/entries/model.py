@@ -48,7 +48,8 @@ class Entry:
 
     `author` is the opening that its filing goes by: of an entry that begins with
     three marks, the opening it repeats. `position` counts from 1, over all lists;
-    `list_number` from 0.
+    `list_number` from 0. `year` may be `n.d.` or `in press`; `year_letter` is its a, b;
+    `date_place` where its date stands: `enclosed` or `after-author`, else `end`.
     """
 
     position: int
@@ -62,6 +63,8 @@ class Entry:
     contributors: tuple[PersonName, ...]
     year: str | None
     pages: tuple[int, int] | None
+    year_letter: str = ""
+    date_place: str = ""
     list_number: int = 0
 
     @cached_property

@@ -37,7 +37,8 @@ def misplaced(filings: Sequence[Filing]) -> dict[int, Misplaced]:
 
 
 def misplaced_titles(filings: Sequence[Filing]) -> dict[int, int]:
-    """Within neighbouring entries of one author: entry to the one whose place by title it takes."""
+    """Within neighbouring entries of one author: entry to the one whose place (by title, or by year
+    and title) it takes."""
     found: dict[int, int] = {}
     start = 0
     while start < len(filings):
@@ -45,11 +46,11 @@ def misplaced_titles(filings: Sequence[Filing]) -> dict[int, int]:
         while end < len(filings) and filings[end].by_letters == filings[start].by_letters:
             end += 1
         group = range(start, end)
-        stay = {start + i for i in _longest_rising([filings[i].title for i in group])}
+        stay = {start + i for i in _longest_rising([filings[i].within for i in group])}
         for number in group:
             if number not in stay:
                 before = next(
-                    (i for i in sorted(stay) if filings[i].title > filings[number].title), number
+                    (i for i in sorted(stay) if filings[i].within > filings[number].within), number
                 )
                 if before != number:
                     found[number] = before

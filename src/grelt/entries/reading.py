@@ -39,6 +39,15 @@ _CONTRIBUTOR = re.compile(
 )
 _YEAR = re.compile(r"(?<![\d.\-–/])(1[5-9]\d\d|20\d\d)(?![\d/])")
 _PAGES = re.compile(r"\bpp?\.\s*(\d{1,5})(?:\s*[-–—]\s*(\d{1,5}))?")
+# After a volume or a year, where no `pp.` stands: `12(3), 203–219`, `12, no. 3 (2021): 20–41`.
+_PAGES_AFTER = re.compile(r"(?:\)[,:]|\d:|\d,)\s*(\d{1,5})\s*[-–—]\s*(\d{1,5})(?![\d/])")
+_DATE = r"(?P<year>(?:1[5-9]|20)\d\d|n\.d\.|in press|forthcoming)-?(?P<letter>[a-z]\b)?"
+_DATE_ENCLOSED = re.compile(rf"\s*\({_DATE}(?:[,;\s–-][^()]{{0,40}})?\)[.,]?", re.I)
+_DATE_ALONE = re.compile(rf"[.,]?\s+{_DATE}(?:\.|,)(?=\s)", re.I)
+_EDITED_IN = re.compile(
+    rf"\bIn:?\s+((?:(?:{UPPER}\.\s?)+{NAME_WORD}(?:,?\s+(?:and|&)\s+|,\s+)?){{1,6}})\s*,?\s+\(Eds?\.\)"
+)
+_NEAR = 60
 _ABBREVIATED = frozenset({"jr", "sr", "st", "dr", "ed", "eds", "trans", "mr", "mrs", "al", "comp"})
 
 
@@ -73,10 +82,16 @@ def _read(document: Document, position: int, indexes: tuple[int, ...], list_numb
     flat = squeeze(text)
     dressed = _dressed(flat, italics)
     skip = _NUMBERING.match(flat.text)
-    opening = _opening(flat, dressed, skip.end() if skip else 0)
-    title, container = _title_and_container(flat, dressed, opening)
+    start = skip.end() if skip else 0
+    date = _DATE_ENCLOSED.search(flat.text, start, start + 400)
+    opening = _opening(flat, dressed, start, date.start() if date else len(flat.text))
+    if date is not None and date.start() > opening.span.end + _NEAR:
+        date = None  # a year in parentheses further on: `12, no. 3 (2021)`
+    date = date or _DATE_ALONE.match(flat.text, opening.span.end)
+    title, container = _title_and_container(flat, dressed, opening, date)
     outside = _outside(flat.text, title)
     years = _YEAR.findall(outside)
+    letter = date.group("letter") if date else None
     return Entry(
         position=position,
         paragraphs=indexes,
@@ -87,10 +102,26 @@ def _read(document: Document, position: int, indexes: tuple[int, ...], list_numb
         title=replace(title, span=flat.back(title.span)) if title else None,
         container=replace(container, span=flat.back(container.span)) if container else None,
         contributors=_contributors(flat.text),
-        year=years[-1] if years else None,
+        year=_year(date, years),
+        date_place=_date_place(date, years),
+        year_letter=letter.lower() if letter else "",
         pages=_pages(outside),
         list_number=list_number,
     )
+
+
+def _year(date: re.Match[str] | None, years: list[str]) -> str | None:
+    """The year in its place after the author, else the last one of the entry."""
+    if date is not None:
+        said = date.group("year")
+        return said if said.isdigit() else said.lower()
+    return years[-1] if years else None
+
+
+def _date_place(date: re.Match[str] | None, years: list[str]) -> str:
+    if date is None:
+        return "end" if years else ""
+    return "enclosed" if date.re is _DATE_ENCLOSED else "after-author"
 
 
 def _dressed(flat: Squeezed, italics: list[Span]) -> list[tuple[Span, str]]:
@@ -111,7 +142,7 @@ def _dressed(flat: Squeezed, italics: list[Span]) -> list[tuple[Span, str]]:
     return sorted(found, key=lambda item: item[0])
 
 
-def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int) -> Opening:
+def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: int) -> Opening:
     text = flat.text
     repeat = _REPEAT.match(text, start)
     if repeat is not None:
@@ -119,7 +150,7 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int) -> Ope
     if dressed and dressed[0][0].start <= start + 1:
         span = dressed[0][0]
         return Opening(OpeningKind.TITLE, _bare(span.of(text)), span)
-    limit = dressed[0][0].start if dressed else len(text)
+    limit = min(dressed[0][0].start if dressed else len(text), stop)
     end = _boundary(text, start, limit, {s.start for s, _ in dressed})
     words = text[start:end].strip()
     bare = words.rstrip(".,; ") if not re.search(rf"\b{UPPER}\.$|\bJr\.$", words) else words
@@ -173,7 +204,10 @@ def _bare(text: str) -> str:
 
 
 def _title_and_container(
-    flat: Squeezed, dressed: list[tuple[Span, str]], opening: Opening
+    flat: Squeezed,
+    dressed: list[tuple[Span, str]],
+    opening: Opening,
+    date: re.Match[str] | None,
 ) -> tuple[EntryElement | None, EntryElement | None]:
     text = flat.text
     later = [(s, k) for s, k in dressed if s.start >= opening.span.end]
@@ -181,7 +215,7 @@ def _title_and_container(
         kind = next((k for s, k in dressed if s == opening.span), "plain")
         title = EntryElement("title", opening.text, _inner(text, opening.span), kind)
     else:
-        found = _title_after(text, opening, later)
+        found = _title_after(text, opening, later, date)
         if found is None:
             return None, None
         title = found
@@ -194,9 +228,14 @@ def _title_and_container(
     return title, container
 
 
-def _title_after(text: str, opening: Opening, later: list[tuple[Span, str]]) -> EntryElement | None:
-    """The title that follows an author: dressed, or the undressed words before a container."""
+def _title_after(
+    text: str, opening: Opening, later: list[tuple[Span, str]], date: re.Match[str] | None
+) -> EntryElement | None:
+    """The title that follows an author (and the date, where it stands there): dressed, or the
+    undressed words before a container."""
     start = opening.span.end
+    if date is not None:
+        start = max(start, date.end())
     while start < len(text) and text[start] in " .,":
         start += 1
     label = re.match(
@@ -236,12 +275,17 @@ def _contributors(text: str) -> tuple[PersonName, ...]:
             name = natural_name(part)
             if name is not None:
                 names.append(name)
+    for match in _EDITED_IN.finditer(text):
+        for part in re.split(r",?\s+(?:and|&)\s+|,\s+", match.group(1).strip(" ,")):
+            name = natural_name(part)
+            if name is not None:
+                names.append(name)
     return tuple(names)
 
 
 def _pages(text: str) -> tuple[int, int] | None:
     """First and last page, a shortened last number filled up (`203-15` is 203 to 215)."""
-    match = _PAGES.search(text)
+    match = _PAGES.search(text) or _PAGES_AFTER.search(text)
     if match is None:
         return None
     first, last = match.group(1), match.group(2) or match.group(1)

@@ -10,15 +10,21 @@ from typing import Any
 
 from ..errors import GuideUnknown
 from ..findings import Severity
-from .model import CitationSettings, Guide, ListSettings, RuleSetting
+from .model import CitationSettings, EntrySettings, Guide, ListSettings, NoteSettings, RuleSetting
 
 _POINTS = 72.0
 _ALLOWED = {
     "heading_alignment": {"center", "left"},
-    "spacing": {"double", "single"},
+    "spacing": {"double", "single", "either"},
+    "heading_print": {"plain", "bold", "either"},
+    "conjunction_enclosed": {"and", "&"},
+    "conjunction_running": {"and", "&"},
+    "range_digits": {"two", "all", "either"},
+    "range_dash": {"-", "–"},
+    "date": {"end", "enclosed", "after-author"},
     "ordering": {"letter-by-letter", "word-by-word"},
     "same_author": {"title", "year"},
-    "repeated_author": {"three marks", "in full"},
+    "repeated_author": {"three marks", "in full", "either"},
     "system": {"author-page", "author-date", "notes"},
 }
 
@@ -47,13 +53,27 @@ def load_guide(identity: str) -> Guide:
         raise GuideUnknown(
             f"There is no guide called “{identity}”. Known: {', '.join(available_guides())}."
         )
+    return parse_guide(_tables(identity))
+
+
+def _tables(identity: str) -> dict[str, Any]:
+    """The tables of a guide file, laid over those of the guide it builds on."""
     path = resources.files(__package__).joinpath(identity, "guide.toml")
-    return parse_guide(tomllib.loads(path.read_text(encoding="utf-8")))
+    own = tomllib.loads(path.read_text(encoding="utf-8"))
+    base = own.pop("builds_on", None)
+    if base is None:
+        return own
+    if base not in available_guides() or base == identity:
+        raise GuideBroken(f"{identity} builds on {base!r}, which is no other guide")
+    merged = _tables(base)
+    for table, values in own.items():
+        merged[table] = {**merged.get(table, {}), **values}
+    return merged
 
 
 def parse_guide(data: dict[str, Any]) -> Guide:
     """Turn the tables of a guide file into a `Guide`. Raises `GuideBroken`."""
-    _exactly(data, {"guide", "list", "citation", "rules"}, "guide file")
+    _exactly(data, {"guide", "list", "citation", "notes", "entry", "rules"}, "guide file")
     head = data["guide"]
     _exactly(head, {"id", "name", "manual", "system"}, "[guide]")
     _legal(head)
@@ -65,22 +85,28 @@ def parse_guide(data: dict[str, Any]) -> Guide:
         except ValueError as error:
             raise GuideBroken(f"rule {identity}: no severity {setting['severity']!r}") from error
         rules[identity] = RuleSetting(severity, setting["chapter"])
-    listing = dict(data["list"])
-    _exactly(listing, {f.name for f in fields(ListSettings)}, "[list]")
-    _legal(listing)
-    listing["hanging"] = listing["hanging"] * _POINTS
-    for key in ("headings", "consulted", "repeated_author_forms"):
-        listing[key] = tuple(listing[key])
-    _exactly(data["citation"], {f.name for f in fields(CitationSettings)}, "[citation]")
+    listing = _settings(data["list"], ListSettings, "[list]")
+    notes = _settings(data["notes"], NoteSettings, "[notes]")
+    listing["hanging"] *= _POINTS
+    notes["first_line"] *= _POINTS
     return Guide(
         head["id"],
         head["name"],
         head["manual"],
         head["system"],
         ListSettings(**listing),
-        CitationSettings(**data["citation"]),
+        CitationSettings(**_settings(data["citation"], CitationSettings, "[citation]")),
+        NoteSettings(**notes),
+        EntrySettings(**_settings(data["entry"], EntrySettings, "[entry]")),
         rules,
     )
+
+
+def _settings(table: dict[str, Any], kind: type[Any], where: str) -> dict[str, Any]:
+    """A table checked against the fields of its class; lists become tuples."""
+    _exactly(table, {f.name for f in fields(kind)}, where)
+    _legal(table)
+    return {k: tuple(v) if isinstance(v, list) else v for k, v in table.items()}
 
 
 def _exactly(table: dict[str, Any], wanted: set[str], where: str) -> None:

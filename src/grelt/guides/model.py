@@ -17,13 +17,17 @@ class RuleSetting:
 
 @dataclass(frozen=True, slots=True)
 class ListSettings:
-    """How the list of sources is headed, ordered and laid out."""
+    """How the list of sources is headed, ordered and laid out.
+
+    `heading_print` and `spacing` may be `either`; `repeated_author` too, where the guide
+    tolerates marks and asks for names.
+    """
 
     headings: tuple[str, ...]
     singular: str
     consulted: tuple[str, ...]
     heading_alignment: str
-    heading_bold: bool
+    heading_print: str
     hanging: float
     spacing: str
     new_page: bool
@@ -38,10 +42,48 @@ class ListSettings:
 
 @dataclass(frozen=True, slots=True)
 class CitationSettings:
-    """How sources are named in the text."""
+    """How sources are named in the text.
+
+    `et_al_from` is the number of authors from which `et al.` stands; `conjunction_enclosed`
+    and `_running` join two names in parentheses and in the sentence. `range_digits` says how
+    a range's second number is written: `two` (the last two where the hundreds agree), `all`,
+    or `either`. `quotation` is when a quotation is set off: more than so many `words`.
+    """
 
     title_short_words: int
     et_al_from: int
+    year: bool
+    comma_before_year: bool
+    comma_before_locator: bool
+    page_label: bool
+    conjunction_enclosed: str
+    conjunction_running: str
+    secondary: tuple[str, ...]
+    ordered: bool
+    locator_with_quotations: bool
+    title_dress: bool
+    range_dash: str
+    range_digits: str
+    block_from_words: int
+
+
+@dataclass(frozen=True, slots=True)
+class NoteSettings:
+    """How notes cite, in guides that have them. `et_al_from` as in the text."""
+
+    et_al_from: int
+    short_title_words: int
+    first_line: float
+    spacing: str
+
+
+@dataclass(frozen=True, slots=True)
+class EntrySettings:
+    """Where an entry's date stands (`end`, `enclosed` or bare `after-author`), and whether the
+    publisher's place is given."""
+
+    date: str
+    place: bool
 
 
 @dataclass(frozen=True)
@@ -54,4 +96,6 @@ class Guide:
     system: str
     list: ListSettings
     citation: CitationSettings
+    notes: NoteSettings
+    entry: EntrySettings
     rules: dict[str, RuleSetting]

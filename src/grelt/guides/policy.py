@@ -45,12 +45,12 @@ class Policy:
         return self.guide.list.headings
 
     @property
-    def list_line_spacing(self) -> float:
-        """Lines of the list, in multiples of single spacing."""
+    def list_line_spacing(self) -> float | None:
+        """Lines of the list, in multiples of single spacing; None where the guide leaves it."""
         choice = self.house.value("list_spacing")
         if choice == "guide":
             choice = self.guide.list.spacing
-        return _DOUBLE if choice == "double" else _SINGLE
+        return {"double": _DOUBLE, "single": _SINGLE}.get(choice)
 
     @property
     def figures_first(self) -> bool:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from ..findings import Severity
 from ..guides import OPTIONS, available_guides, load_guide
 from ..rules.cases import cases_of
 from ..rules.registry import Registered, rule
@@ -49,6 +50,8 @@ def rule_help(identity: str, guide: str | None = None) -> RuleHelp:
             continue
         loaded = load_guide(guide_id)
         setting = loaded.rules[identity]
+        if setting.severity is Severity.OFF and guide is None:
+            continue
         chapters.append((loaded.name, str(setting.severity), setting.chapter))
     return RuleHelp(
         id=registered.id,

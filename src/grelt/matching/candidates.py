@@ -37,6 +37,7 @@ class Way(StrEnum):
     GIVEN_NAME = "given name"
     CONTAINER = "container"
     TITLE_PART = "middle of title"
+    YEAR = "another year"
     SPELLING = "spelling"
     ACCENT = "accent"
 

@@ -15,7 +15,7 @@ _SPELLED_OUT = {
     "natl": "national", "intl": "international", "inst": "institute", "soc": "society",
     "govt": "government", "comm": "commission", "acad": "academy",
 }  # fmt: skip
-_PAREN_LETTERS = re.compile(r"[(\[]([A-Z][A-Za-z&.-]{1,9})[)\]]")
+_PAREN_LETTERS = re.compile(r"[(\[]([A-Z][A-Za-z&.-]{1,9})(?:[)\]]|[,;]\s)")
 
 
 @dataclass

@@ -15,6 +15,7 @@ from .duplicates import duplicates
 from .index import EntryIndex
 from .model import Match, MatchDegree, UnlistedSource
 from .unlisted import unlisted_sources
+from .years import agreeing_with_year
 
 _CLOSE = 0.03
 _MAIN_SOURCE_SHARE, _MAIN_SOURCE_LEAST = 0.5, 4
@@ -94,6 +95,7 @@ def _choose(
         return _continued(before, tally)
     found = [_with_author_named(c, citation, index, before) for c in found]
     found = _agreeing_with_title(found, citation, index)
+    found = agreeing_with_year(found, citation, index)
     found.sort(key=lambda c: (-c.score, c.entry))
     if not found:
         return Match(MatchDegree.NONE, (), "no entry begins with it", citation.certainty)

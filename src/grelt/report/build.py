@@ -232,7 +232,8 @@ def _fields(entry: Entry) -> Json:
     if entry.container is not None:
         fields["container-title"] = entry.container.text
     if entry.year is not None:
-        fields["issued"] = {"date-parts": [[int(entry.year)]]}
+        known = {"date-parts": [[int(entry.year)]]} if entry.year.isdigit() else None
+        fields["issued"] = known or {"literal": entry.year}
     if entry.pages is not None:
         fields["page"] = f"{entry.pages[0]}-{entry.pages[1]}"
     return fields

@@ -1,8 +1,9 @@
 """Cases: fragments of papers that a rule must flag, and near neighbours it must leave alone.
 
-They stand in `<rule>.cases.toml` beside the rule, as tables `[[flag]]` and `[[keep]]`.
-A case has `text` in the notation of `document.fragment` and `why`; a flag case the
-exact words `marked` (or several) and, where there is a right text, `expected`.
+They stand in `<rule>.cases.toml` beside the rule, as tables `[[flag]]` and `[[keep]]`;
+`guide` above them is the guide of the cases that name no other. A case has `text` in the
+notation of `document.fragment` and `why`; a flag case the exact words `marked` (or several)
+and, where there is a right text, `expected`.
 """
 
 from __future__ import annotations
@@ -28,7 +29,7 @@ class Case:
     expected: str | None = None
     severity: str | None = None
     shown: bool = False
-    guide: str | None = None
+    guide: str = ""
     house: dict[str, object] | None = None
     also: tuple[str, ...] = ()
     not_mine: bool = False
@@ -47,11 +48,12 @@ def cases_of(registered: Registered) -> Cases:
     if not path.is_file():
         raise RuleBroken(f"{registered.id} has no cases beside it")
     data = tomllib.loads(path.read_text(encoding="utf-8"))
-    if set(data) != {"flag", "keep"}:
-        raise RuleBroken(f"{registered.id}: cases need [[flag]] and [[keep]], and no more")
+    if set(data) != {"flag", "keep", "guide"}:
+        raise RuleBroken(f"{registered.id}: cases need a guide, [[flag]] and [[keep]], and no more")
+    usual = {"guide": data["guide"]}
     return Cases(
-        tuple(_case(c, _FLAG, registered.id) for c in data["flag"]),
-        tuple(_case(c, _KEEP, registered.id) for c in data["keep"]),
+        tuple(_case(usual | c, _FLAG, registered.id) for c in data["flag"]),
+        tuple(_case(usual | c, _KEEP, registered.id) for c in data["keep"]),
     )
 
 
@@ -69,7 +71,7 @@ def _case(table: dict[str, object], known: set[str], rule: str) -> Case:
         expected=str(table["expected"]) if "expected" in table else None,
         severity=str(table["severity"]) if "severity" in table else None,
         shown=bool(table.get("shown", False)),
-        guide=str(table["guide"]) if "guide" in table else None,
+        guide=str(table["guide"]),
         house=dict(house) if isinstance(house, dict) else None,
         also=(also,) if isinstance(also, str) else tuple(also),  # type: ignore[arg-type]
         not_mine=bool(table.get("not_mine", False)),

@@ -62,7 +62,7 @@ class NameList:
 
 def is_initials(text: str) -> bool:
     """Only initials: `A.`, `A. C.`, `J.-P.`"""
-    return re.fullmatch(INITIALS, text.strip()) is not None
+    return re.fullmatch(rf"{INITIALS}|{UPPER}", text.strip()) is not None
 
 
 def natural_name(text: str) -> PersonName | None:

@@ -14,7 +14,7 @@ def check(paper: Paper, number: int) -> Verdict:
     found = paper.structure.list_of(number)
     if found is None:
         return NOT_MINE
-    if paper.policy.list_line_spacing < 1.5:
+    if (paper.policy.list_line_spacing or 0.0) < 1.5:
         return NOT_MINE
     if paper.paragraph(number).hard_breaks:
         return NOT_MINE  # it carries a page break and does not show

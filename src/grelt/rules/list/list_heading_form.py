@@ -1,4 +1,4 @@
-"""The list's heading is not set as the guide has it: centred, in plain print, like the text.
+"""The list's heading is not set as the guide has it: centred, in plain print or in bold.
 
 The heading is a line of the paper like any other; the guide sets it off by its place
 and not by its print.
@@ -9,6 +9,11 @@ from ...paper import Paper
 from ...text.folding import words
 from ..base import Rule
 
+_WANTED = {
+    "plain": "centred, in the text’s own print",
+    "bold": "centred and bold",
+    "either": "centred, in the text’s own face and size",
+}
 _BLACK = ("auto", "000000", None)
 
 
@@ -22,9 +27,9 @@ def check(paper: Paper, number: int) -> Verdict:
     if alignment is not None and alignment != wanted.heading_alignment:
         faults.append("not centred" if wanted.heading_alignment == "center" else "not at the left")
     runs = list(heading.inked_runs())
-    if any(r.format.bold for r in runs) and not wanted.heading_bold:
+    if any(r.format.bold for r in runs) and wanted.heading_print == "plain":
         faults.append("in bold")
-    if wanted.heading_bold and any(r.format.bold is False for r in runs):
+    if wanted.heading_print == "bold" and any(r.format.bold is False for r in runs):
         faults.append("not in bold")
     if any(r.format.italic for r in runs):
         faults.append("in italics")
@@ -46,7 +51,7 @@ def check(paper: Paper, number: int) -> Verdict:
     return (
         Slip(
             template="form",
-            holes=(("faults", said),),
+            holes=(("faults", said), ("wanted", _WANTED[wanted.heading_print])),
             place=paper.whole_paragraph(heading.index),
             paragraph=heading.index,
         ),
@@ -77,8 +82,6 @@ RULE = Rule(
     subject=Subject.LIST,
     label="print of the list’s heading",
     mark="heading",
-    messages={
-        "form": "The list’s heading is {faults}; it should be centred, in the text’s own print."
-    },
+    messages={"form": "The list’s heading is {faults}; it should be {wanted}."},
     check=check,
 )

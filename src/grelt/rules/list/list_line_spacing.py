@@ -18,6 +18,9 @@ def check(paper: Paper, number: int) -> Verdict:
     size = next((r.format.size for r in paragraph.inked_runs()), None) or 12.0
     lines = _in_lines(spacing, size)
     wanted = paper.policy.list_line_spacing
+    if wanted is None:
+        # Single or double by the house: only what is neither is wrong.
+        wanted = min((1.0, 2.0), key=lambda value: abs(value - lines))
     if _fits(spacing, lines, wanted):
         return RIGHT
     return (

@@ -1,6 +1,7 @@
 """Several works by one author stand in the wrong order.
 
-Under one author the works go by title, articles passed over.
+Under one author the works go by title, articles passed over, or by year, oldest first,
+and those of one year by title.
 """
 
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
@@ -9,8 +10,6 @@ from ..base import Rule
 
 
 def check(paper: Paper, number: int) -> Verdict:
-    if paper.policy.guide.list.same_author != "title":
-        return NOT_MINE
     entry = paper.entries[number]
     before = paper.misplaced_titles.get(number)
     if before is None:
@@ -24,11 +23,13 @@ def check(paper: Paper, number: int) -> Verdict:
     other = paper.entries[before]
     return (
         Slip(
-            template="title",
+            template="year" if _by_year(paper, number, before) else "title",
             holes=(
                 ("title", entry.title.text if entry.title else entry.label),
                 ("other", other.title.text if other.title else other.label),
                 ("author", entry.label),
+                ("date", entry.year or "no date"),
+                ("other_date", other.year or "no date"),
             ),
             place=entry.whole,
             entry=number,
@@ -36,11 +37,19 @@ def check(paper: Paper, number: int) -> Verdict:
     )
 
 
+def _by_year(paper: Paper, number: int, before: int) -> bool:
+    years = [paper.filings[i].within[0] for i in (number, before)]
+    return years[0] != years[1]
+
+
 RULE = Rule(
     id="list-order-same-author",
     subject=Subject.ENTRY,
     label="order of one author’s works",
     mark="order",
-    messages={"title": "Of {author}’s works “{title}” comes before “{other}”."},
+    messages={
+        "title": "Of {author}’s works “{title}” comes before “{other}”.",
+        "year": "Of {author}’s works that of {date} comes before that of {other_date}.",
+    },
     check=check,
 )

@@ -13,7 +13,7 @@ _LEAST = 1.0
 
 def check(paper: Paper, number: int) -> Verdict:
     entry = paper.entries[number]
-    if paper.policy.list_line_spacing < 1.5:
+    if (paper.policy.list_line_spacing or 0.0) < 1.5:
         return NOT_MINE  # a single-spaced list is parted by gaps
     first = paper.paragraph(entry.paragraphs[0]).format
     last = paper.paragraph(entry.paragraphs[-1]).format

@@ -17,11 +17,12 @@ def check(paper: Paper, number: int) -> Verdict:
     entry = paper.entries[number]
     opening = entry.opening
     marks = settings.repeated_author == "three marks"
+    either = settings.repeated_author == "either"
     place = entry.place(opening.span)
     if opening.kind is OpeningKind.REPEAT:
         if number == 0:
             return (Slip(template="first", place=place, entry=number),)
-        if not marks:
+        if not marks and not either:
             return (
                 Slip(
                     template="in_full",

@@ -1,0 +1,176 @@
+"""Citations of which a part stands in the sentence: a year or a page in parentheses after the
+source is named, or a page alone."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import replace
+
+from ..document import Paragraph
+from ..structure import Role
+from ..text.spans import Span
+from .adjacent import Named
+from .attribution import DOUBTFUL, covering, name_of, names_of, nearest_group
+from .model import Citation, Cue
+from .parts import Part
+from .signals import in_scope
+from .walk import AFTER, CAPITALISED, CERTAIN, Walk
+
+_NUMBER_WORD = re.compile(
+    r"\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|twenty|thirty|"
+    r"forty|fifty|sixty|seventy|eighty|ninety|hundred|thousand)[\w-]*\s*$",
+    re.I,
+)
+_YEARS = re.compile(r"(?:1[5-9]|20)\d\d(?:\s?[-–—]\s?(?:\d{2}|(?:1[5-9]|20)\d\d)?)?")
+
+
+def year_alone(
+    walk: Walk,
+    paragraph: Paragraph,
+    span: Span,
+    parts: list[Part],
+    sentence: Span,
+    before: tuple[Cue, ...],
+    named: Named | None,
+    used: set[Span],
+) -> None:
+    """`Okonjo (2021)`: the year of the source that is named right before it."""
+    text = paragraph.text
+    tentative = named is None
+    if named is None:
+        # Not right before it: `Okonjo’s first book (2014)`. It counts only if an entry fits.
+        group = nearest_group(text, tuple(c for c in before if c.known))
+        where = covering(group)
+        if where is None:
+            return
+        named = Named(where, where.of(text), names_of(text, group), group)
+    for number, part in enumerate(parts):
+        if part.source or part.year is None:
+            continue
+        walk.citations.append(
+            Citation(
+                form="narrative",
+                paragraph=paragraph.index,
+                span=named.span if not number else part.span,
+                text=(named.span if not number else part.span).of(text),
+                parenthesis=span,
+                source=named.source,
+                source_span=named.span,
+                names=named.names,
+                title=None,
+                year=part.year,
+                year_letter=part.year_letter,
+                year_span=part.year_span,
+                locator=part.locator,
+                locator_span=part.locator_span,
+                indirect=part.indirect,
+                sentence=sentence,
+                cues=named.cues,
+                after=walk.last_in_stretch,
+                certainty=DOUBTFUL if tentative else CERTAIN,
+                tentative=tentative,
+            )
+        )
+        if not tentative:
+            walk.last_in_stretch = len(walk.citations) - 1
+    used.update(c.span for c in named.cues)
+
+
+def page_at_the_end(
+    walk: Walk, paragraph: Paragraph, span: Span, part: Part, sentence: Span
+) -> bool:
+    """`Nakata (2019) found … (p. 97)`: the page belongs to the citation its sentence began with."""
+    if walk.last_in_stretch is None:
+        return False
+    last = walk.citations[walk.last_in_stretch]
+    fits = (
+        last.paragraph == paragraph.index
+        and last.form == "narrative"
+        and last.year is not None
+        and last.locator is None
+        and last.sentence == sentence
+        and (part.labelled or AFTER.match(paragraph.text, span.end) is not None)
+    )
+    if fits:
+        walk.citations[walk.last_in_stretch] = replace(
+            last, locator=part.locator, locator_span=part.locator_span, place=span
+        )
+    return fits
+
+
+def locator_alone(
+    walk: Walk,
+    paragraph: Paragraph,
+    role: Role,
+    span: Span,
+    part: Part,
+    sentence: Span,
+    cues: tuple[Cue, ...],
+    used: set[Span],
+) -> None:
+    """A page in parentheses: of the source its sentence names, or of the one before it."""
+    text = paragraph.text
+    if part.prefixed or part.locator is None or _YEARS.fullmatch(part.locator):
+        return
+    if _NUMBER_WORD.search(text, max(0, span.start - 30), span.start):
+        return
+    if re.match(r"(?:fig|table|note|nn?\.|app)", part.locator, re.I):
+        return
+    before = in_scope(cues, Span(sentence.start, span.start))
+    named = nearest_group(text, before)
+    closes = AFTER.match(text, span.end) is not None
+    if not named:
+        if not closes or (part.labelled and walk.last_in_stretch is None):
+            return
+        if CAPITALISED.fullmatch(text[: span.start].rstrip().rsplit(" ", 1)[-1]):
+            return  # a figure beside a name: an age, a number of a house
+        if not text[: span.start].strip():
+            return
+    # Named earlier in the stretch, after the last citation: the sentence goes on with it.
+    if not named:
+        last = walk.citations[walk.last_in_stretch] if walk.last_in_stretch is not None else None
+        since = last.span.end if last is not None and last.paragraph == paragraph.index else 0
+        earlier = in_scope(cues, Span(since, sentence.start)) if since <= sentence.start else ()
+        named = nearest_group(text, tuple(c for c in earlier if c.known))
+        if not named and role is Role.BLOCK_QUOTE and walk.previous_cues:
+            named = tuple(c for c in walk.previous_cues if c.known)[-1:]
+            if named and (last is None or last.paragraph != paragraph.index):
+                _append_narrative(walk, paragraph, span, part, sentence, named, None)
+                return
+    where = covering(named)
+    _append_narrative(walk, paragraph, span, part, sentence, named, where)
+    used.update(c.span for c in named)
+
+
+def _append_narrative(
+    walk: Walk,
+    paragraph: Paragraph,
+    span: Span,
+    part: Part,
+    sentence: Span,
+    named: tuple[Cue, ...],
+    where: Span | None,
+) -> None:
+    text = paragraph.text
+    covers = where if where is not None else span
+    walk.citations.append(
+        Citation(
+            form="narrative",
+            paragraph=paragraph.index,
+            span=covers,
+            text=covers.of(text),
+            parenthesis=span,
+            source=where.of(text) if where is not None else "",
+            source_span=covers,
+            names=names_of(text, named) if where is not None else name_of(named),
+            title=None,
+            year=None,
+            locator=part.locator,
+            indirect=part.indirect,
+            sentence=sentence,
+            cues=named,
+            after=walk.last_in_stretch,
+            certainty=CERTAIN,
+        )
+    )
+    walk.last_in_stretch = len(walk.citations) - 1
