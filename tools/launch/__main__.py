@@ -22,7 +22,7 @@ grelt manage COMMAND…       one of Django’s commands, with the database up""
 def main(arguments: list[str]) -> int:
     command, rest = (arguments[0], arguments[1:]) if arguments else ("help", [])
     try:
-        if command == "start":
+        if command == "start" and not rest:
             return serve.start()
         if command == "test":
             return checks.test(rest)
@@ -45,10 +45,9 @@ def main(arguments: list[str]) -> int:
         return 1
     except KeyboardInterrupt:
         return 130
-    print(
-        _HELP if command in ("help", "--help", "-h") else f"There is no command {command}.\n{_HELP}"
-    )
-    return 0 if command in ("help", "--help", "-h") else 2
+    asked = {"help", "--help", "-h"} & {command, *rest}
+    print(_HELP if asked else f"There is no command {' '.join(arguments)}.\n{_HELP}")
+    return 0 if asked else 2
 
 
 if __name__ == "__main__":

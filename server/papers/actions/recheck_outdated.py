@@ -16,7 +16,7 @@ def recheck_outdated() -> int:
         check = Check.objects.filter(draft=draft).defer("report").order_by("-id").first()
         if draft is None or check is None or check.state != Check.State.DONE:
             continue
-        if check.core_version != core.__version__:
+        if check.core_version != core.build_id():
             queue_check(draft)
             count += 1
     return count

@@ -58,7 +58,7 @@ def _inputs(draft: Draft) -> core.CheckInputs:
 def _key(draft: Draft, inputs: core.CheckInputs) -> str:
     """A hash of everything that decides the report."""
     parts = [draft.sha256, draft.file_name, inputs.guide, inputs.house, inputs.date,
-             sorted(inputs.joins.items()), core.__version__, core.SCHEMA_VERSION]  # fmt: skip
+             sorted(inputs.joins.items()), core.build_id(), core.SCHEMA_VERSION]  # fmt: skip
     return hashlib.sha256(json.dumps(parts, sort_keys=True).encode()).hexdigest()
 
 
@@ -78,7 +78,7 @@ def _fail(check: Check, code: str, message: str) -> None:
 def _finish(check: Check, report: dict[str, Any], key: str, seconds: float) -> None:
     tally = report["tally"]
     check.state = Check.State.DONE
-    check.key, check.core_version = key, core.__version__
+    check.key, check.core_version = key, core.build_id()
     check.report = report
     check.seconds = seconds
     check.finished_at = timezone.now()
@@ -118,10 +118,9 @@ def _write_rows(check: Check, report: dict[str, Any]) -> None:
 
 def _name_paper(paper: Paper, report: dict[str, Any]) -> None:
     """Take title and writer from the paper itself, where nobody gave them."""
-    by_role = {"title": "", "heading-block": ""}
-    for paragraph in report["paragraphs"]:
-        if paragraph["role"] in by_role and not by_role[paragraph["role"]]:
-            by_role[paragraph["role"]] = " ".join(paragraph["text"].split())
-    paper.title = by_role["title"][:300] or paper.title
-    paper.writer = paper.writer or by_role["heading-block"][:200]
+    parts: dict[str, str] = {}
+    for part in (report["front"] or {"parts": []})["parts"]:
+        parts.setdefault(part["name"], " ".join(part["text"].split()))
+    paper.title = parts.get("title", "")[:300] or paper.title
+    paper.writer = paper.writer or parts.get("writer", "")[:200]
     paper.save(update_fields=["title", "writer"])

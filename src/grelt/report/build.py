@@ -159,6 +159,7 @@ def _notes(paper: Paper, citation_ids: list[str]) -> list[Json]:
                 "number": note.number,
                 "place": note.kind,
                 "typed": note.typed,
+                "paragraphs": list(note.paragraphs),
                 "kind": "mixed" if cited else "discursive",
                 "text": "\n".join(paper.paragraph(i).text for i in note.paragraphs).strip(),
                 "marker": (

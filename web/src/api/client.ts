@@ -7,6 +7,7 @@ export type Report = Schemas["Report"];
 export type Finding = Schemas["ReportFinding"];
 export type Citation = Schemas["ReportCitation"];
 export type Entry = Schemas["ReportEntry"];
+export type Note = Schemas["ReportNote"];
 export type Paragraph = Schemas["ReportParagraph"];
 export type Unlisted = Schemas["ReportUnlisted"];
 export type PaperInfo = Schemas["PaperSchema"];

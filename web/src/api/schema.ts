@@ -402,6 +402,8 @@ export interface components {
             username: string;
             name: string;
         };
+        /** @enum {string} */
+        PlaceEnum: "footnote" | "endnote";
         /** The report of a check */
         Report: {
             file: string;
@@ -417,6 +419,7 @@ export interface components {
             findings: components["schemas"]["ReportFinding"][];
             habits: components["schemas"]["ReportHabit"][];
             faults: components["schemas"]["ReportFault"][];
+            front: components["schemas"]["ReportFrontMatter"] | null;
         };
         ReportCitation: {
             id: string;
@@ -469,6 +472,8 @@ export interface components {
             expected_position: number;
             corrected: string | null;
             corrected_html: string | null;
+            list: number;
+            language: string | null;
         };
         ReportFault: {
             rule: string;
@@ -495,6 +500,17 @@ export interface components {
             fixable: boolean;
             confidence: number;
             related: string[];
+        };
+        ReportFrontMatter: {
+            kind: components["schemas"]["ReportFrontMatterKindEnum"];
+            parts: components["schemas"]["ReportFrontPart"][];
+        };
+        /** @enum {string} */
+        ReportFrontMatterKindEnum: "heading-block" | "title-page";
+        ReportFrontPart: {
+            name: string;
+            paragraph: number;
+            text: string;
         };
         ReportGuide: {
             id: string;
@@ -533,6 +549,9 @@ export interface components {
             text: string;
             marker: components["schemas"]["ReportMarker"] | null;
             citations: string[];
+            place: components["schemas"]["PlaceEnum"];
+            typed: boolean;
+            paragraphs: number[];
         };
         /** @enum {string} */
         ReportNoteKindEnum: "full" | "short" | "ibid" | "discursive" | "mixed";
@@ -545,6 +564,7 @@ export interface components {
             emphasis: components["schemas"]["ReportEmphasis"][];
             alignment: string | null;
             indent: components["schemas"]["ReportIndent"];
+            detail: ("verse" | "epigraph" | "abstract" | "keywords" | "table" | "caption" | "contents" | "text-box" | "appendix") | null;
         };
         ReportRange: {
             start: number;
@@ -558,6 +578,7 @@ export interface components {
             heading: number | null;
             heading_text: string | null;
             page: number;
+            count: number;
         };
         ReportTally: {
             pages: number;

@@ -1,4 +1,4 @@
-"""Loads the demo world once: an instructor, a course, an assignment, its papers."""
+"""Loads the demo world once: an instructor, courses, assignments, papers and their drafts."""
 
 from __future__ import annotations
 
@@ -9,15 +9,17 @@ from django.core.management.base import BaseCommand
 from django.db import transaction
 
 from courses.models import Assignment, Course
-from demo.essay import load_essays
-from demo.write_docx import write_docx
-from papers.actions.upload_paper import upload_paper
+from demo.chapter import load_chapter
+from demo.essay import COURSES, Essay, load_essays
+from demo.write import file_of
+from papers.actions.upload_paper import upload_draft, upload_paper
+from papers.models import Paper
 
 USERNAME, PASSWORD = "vale", "slack-water"
 
 
 class Command(BaseCommand):
-    help = "Load the demo course with its papers, unless it is there already."
+    help = "Load the demo courses with their papers, those that are not there already."
 
     @transaction.atomic
     def handle(self, *args: Any, **options: Any) -> None:
@@ -27,19 +29,28 @@ class Command(BaseCommand):
         if new:
             user.set_password(PASSWORD)
             user.save()
-        if Course.objects.filter(owner=user, name="Writing the Shore").exists():
-            return
-        course = Course.objects.create(owner=user, name="Writing the Shore")
-        assignments: dict[str, Assignment] = {}
-        for essay in load_essays():
-            assignment = assignments.get(essay.assignment) or Assignment.objects.create(
-                course=course, title=essay.assignment, guide="mla-9"
-            )
-            assignments[essay.assignment] = assignment
-            content = write_docx(
-                essay.document, running_head=essay.running_head, hand=essay.hand, face=essay.face
-            )
-            upload_paper(
-                assignment, file_name=f"{essay.name}.docx", content=content, writer=essay.writer
-            )
-        self.stdout.write("The demo course is loaded.")
+        essays = [*load_essays(COURSES), load_chapter()]
+        for name in dict.fromkeys(essay.course for essay in essays):
+            if Course.objects.filter(owner=user, name=name).exists():
+                continue
+            course = Course.objects.create(owner=user, name=name)
+            _load(course, [essay for essay in essays if essay.course == name])
+            self.stdout.write(f"The demo course {name} is loaded.")
+
+
+def _load(course: Course, essays: list[Essay]) -> None:
+    """The papers of one course. A second draft goes to the paper of its writer."""
+    assignments: dict[str, Assignment] = {}
+    papers: dict[tuple[str, str], Paper] = {}
+    for essay in sorted(essays, key=lambda e: e.draft):
+        assignment = assignments.get(essay.assignment) or Assignment.objects.create(
+            course=course, title=essay.assignment, guide=essay.guide
+        )
+        assignments[essay.assignment] = assignment
+        name, content = file_of(essay)
+        earlier = papers.get((essay.assignment, essay.writer))
+        if earlier is not None:
+            upload_draft(earlier, file_name=name, content=content)
+            continue
+        check = upload_paper(assignment, file_name=name, content=content, writer=essay.writer)
+        papers[essay.assignment, essay.writer] = check.draft.paper

@@ -1,7 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, type RefObject } from "react";
 
-import type { Citation, Finding, Paragraph } from "../../api/client";
+import type { Citation, Finding, Note, Paragraph } from "../../api/client";
 import { isOpen, roundOf, type Choice, type Decision, type DeskModel, type Focus } from "./model";
 import { segmentsOf, type Segment } from "./segments";
 import type { Origin } from "./useChoice";
@@ -20,10 +20,12 @@ interface Props {
 export function Galley({ model, focus, origin, round, decisions, onChoose, onSeen }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const { paragraphs } = model.report;
+  const { order, placeOf } = model.notes;
+  const at = (place: number) => paragraphs[order[place] ?? -1];
   const virtual = useVirtualizer({
-    count: paragraphs.length,
+    count: order.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (index) => 14 + 25 * Math.max(1, Math.ceil((paragraphs[index]?.text.length ?? 0) / 72)),
+    estimateSize: (index) => 14 + 25 * Math.max(1, Math.ceil((at(index)?.text.length ?? 0) / 72)),
     overscan: 6,
   });
   const items = virtual.getVirtualItems();
@@ -32,8 +34,8 @@ export function Galley({ model, focus, origin, round, decisions, onChoose, onSee
   const first = items.find((i) => i.end > (virtual.scrollOffset ?? 0));
   const bottom = (virtual.scrollOffset ?? 0) + (scroller.current?.clientHeight ?? 600);
   const last = [...items].reverse().find((i) => i.start < bottom - 20);
-  const firstPage = first ? (paragraphs[first.index]?.page ?? 1) : 1;
-  const lastPage = last ? (paragraphs[last.index]?.page ?? firstPage) : firstPage;
+  const firstPage = first ? (at(first.index)?.page ?? 1) : 1;
+  const lastPage = last ? (at(last.index)?.page ?? firstPage) : firstPage;
   useEffect(() => onSeen(firstPage, Math.max(firstPage, lastPage)), [firstPage, lastPage, onSeen]);
 
   // Bring what is chosen into view, unless it was chosen here.
@@ -55,25 +57,26 @@ export function Galley({ model, focus, origin, round, decisions, onChoose, onSee
     };
     const shown = find();
     if (shown && visible(shown)) return;
-    virtual.scrollToIndex(target, { align: "center" });
+    const place = placeOf.get(target) ?? 0;
+    virtual.scrollToIndex(place, { align: "center" });
     let tries = 0;
     let frame = requestAnimationFrame(function settle() {
       // Heights are estimates until drawn: what was far away may need more than one jump.
       const element = find();
       tries += 1;
       if (element && !visible(element)) element.scrollIntoView({ block: "center" });
-      else if (!element && tries % 4 === 0) virtual.scrollToIndex(target, { align: "center" });
+      else if (!element && tries % 4 === 0) virtual.scrollToIndex(place, { align: "center" });
       if ((!element || !visible(element)) && tries < 60) frame = requestAnimationFrame(settle);
     });
     return () => cancelAnimationFrame(frame);
-  }, [citationId, target, origin, virtual]);
+  }, [citationId, target, origin, virtual, placeOf]);
 
   useEffect(() => {
     const go = (event: Event) =>
-      virtual.scrollToIndex((event as CustomEvent<number>).detail, { align: "start" });
+      virtual.scrollToIndex(placeOf.get((event as CustomEvent<number>).detail) ?? 0, { align: "start" });
     document.addEventListener("grelt:go-to-paragraph", go);
     return () => document.removeEventListener("grelt:go-to-paragraph", go);
-  }, [virtual]);
+  }, [virtual, placeOf]);
 
   const numberOf = useMemo(
     () => new Map(model.report.entries.map((e) => [e.id, e.position])),
@@ -91,8 +94,8 @@ export function Galley({ model, focus, origin, round, decisions, onChoose, onSee
             style={{ transform: `translateY(${item.start}px)` }}
           >
             <GalleyParagraph
-              paragraph={paragraphs[item.index]!}
-              previousPage={lastPageOf(paragraphs[item.index - 1])}
+              paragraph={at(item.index)!}
+              previousPage={lastTextPage(paragraphs, order, item.index)}
               model={model}
               focus={focus}
               round={round}
@@ -118,9 +121,16 @@ const GalleyParagraph = memo(function GalleyParagraph(props: ParagraphProps) {
   const holder = useRef<HTMLDivElement>(null);
   const findings = model.findingsIn.get(paragraph.index) ?? NONE;
   const segments = useMemo(
-    () => segmentsOf(paragraph, model.citationsIn.get(paragraph.index) ?? [], findings),
+    () =>
+      segmentsOf(
+        paragraph,
+        model.citationsIn.get(paragraph.index) ?? [],
+        findings,
+        model.notes.markersIn.get(paragraph.index),
+      ),
     [paragraph, model, findings],
   );
+  const note = model.notes.noteAt.get(paragraph.index);
   useMarksApart(holder, findings);
   const shown = new Set<string>();
   const blank = !paragraph.text.trim();
@@ -128,6 +138,7 @@ const GalleyParagraph = memo(function GalleyParagraph(props: ParagraphProps) {
   const look = [
     "paragraph",
     paragraph.role,
+    paragraph.detail ?? "",
     paragraph.alignment === "center" ? "centred" : "",
     paragraph.role === "list-entry" && (paragraph.indent.first_line ?? 0) < 0 ? "hanging" : "",
     focus.paragraph === paragraph.index && !focus.citation ? "chosen" : "",
@@ -135,7 +146,10 @@ const GalleyParagraph = memo(function GalleyParagraph(props: ParagraphProps) {
   return (
     <div ref={holder} className={look} data-paragraph={paragraph.index}>
       {newPage && paragraph.role !== "note" && <PageMark page={paragraph.page ?? 1} top />}
-      {paragraph.role === "note" && <span className="note-label">Note, p. {paragraph.page}</span>}
+      {note && <NoteNumber note={note} />}
+      {paragraph.detail && LABELS[paragraph.detail] && (
+        <span className="detail-label">{LABELS[paragraph.detail]}</span>
+      )}
       {blank && (
         <span className="empty-line">
           ¶<span className="visually-hidden"> empty line</span>
@@ -162,8 +176,56 @@ const GalleyParagraph = memo(function GalleyParagraph(props: ParagraphProps) {
 
 const NONE: Finding[] = [];
 
-function lastPageOf(paragraph: Paragraph | undefined): number | null {
-  return paragraph?.page == null ? null : paragraph.page + paragraph.page_starts.length;
+/** Roles that a reader could not tell from the look alone. */
+const LABELS: Partial<Record<NonNullable<Paragraph["detail"]>, string>> = {
+  table: "table",
+  "text-box": "box",
+  caption: "caption",
+  contents: "contents",
+  appendix: "after the list",
+};
+
+/** The page on which the text before an item ends; notes stand outside of the run of pages. */
+function lastTextPage(paragraphs: Paragraph[], order: number[], place: number): number | null {
+  for (let i = place - 1; i >= 0; i -= 1) {
+    const paragraph = paragraphs[order[i]!]!;
+    if (paragraph.role !== "note") return paragraph.page === null ? null : paragraph.page + paragraph.page_starts.length;
+  }
+  return null;
+}
+
+const goTo = (paragraph: number) =>
+  document.dispatchEvent(new CustomEvent("grelt:go-to-paragraph", { detail: paragraph }));
+
+/** The number of a note, which leads back to its marker. */
+function NoteNumber({ note }: { note: Note }) {
+  const marker = note.marker;
+  const place = note.place === "endnote" ? "endnote" : "footnote";
+  if (!marker) return <span className="note-number">{note.number}</span>;
+  return (
+    <button
+      type="button"
+      className="note-number"
+      aria-label={`${place} ${note.number}, go to its marker`}
+      onClick={() => goTo(marker.paragraph)}
+    >
+      {note.number}
+    </button>
+  );
+}
+
+/** The raised number in the text, which leads to the note. */
+function NoteMarker({ note }: { note: Note }) {
+  return (
+    <button
+      type="button"
+      className="note-marker"
+      aria-label={`note ${note.number}`}
+      onClick={() => note.paragraphs[0] !== undefined && goTo(note.paragraphs[0])}
+    >
+      {note.number}
+    </button>
+  );
 }
 
 function pageAt(paragraph: Paragraph, segment: Segment): number {
@@ -207,11 +269,15 @@ function Stretch({ segments, focus, round, decisions, numberOf, onChoose }: Stre
   const text = segments.map(({ segment, page }) => (
     <Words key={segment.start} segment={segment} page={page} focus={focus} />
   ));
+  const markers = segments
+    .flatMap(({ segment }) => segment.notes)
+    .map((note) => <NoteMarker key={note.id} note={note} />);
   if (!citation) {
     return (
       <>
         {marks}
         {text}
+        {markers}
       </>
     );
   }
@@ -244,6 +310,7 @@ function Stretch({ segments, focus, round, decisions, numberOf, onChoose }: Stre
           {numbers.length > 3 && "…"}
         </sup>
       )}
+      {markers}
     </>
   );
 }

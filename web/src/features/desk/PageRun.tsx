@@ -11,7 +11,7 @@ interface Props {
   onChoose: (choice: Choice | null, origin: Origin) => void;
 }
 
-const WORDS = { text: "", dry: ", no citation", list: ", the list" };
+const WORDS = { text: "", dry: ", no citation", list: ", the list", front: ", before the text" };
 
 /** Every page as a short bar with its citations as ticks: how they are spread, at a glance. */
 export function PageRun({ model, seen, focus, onChoose }: Props) {

@@ -9,6 +9,7 @@ import type {
   Schemas,
   Unlisted,
 } from "../../api/client";
+import { notePlaces, type NotePlaces } from "./notes";
 
 export type Decision = Schemas["DecisionSchema"];
 
@@ -49,6 +50,7 @@ export interface DeskModel {
   findingsOfEntry: Map<string, Finding[]>;
   findingsOfCitation: Map<string, Finding[]>;
   groups: SlipGroup[];
+  notes: NotePlaces;
 }
 
 function pushTo<K, V>(map: Map<K, V[]>, key: K, value: V) {
@@ -70,6 +72,7 @@ export function deskModel(report: Report): DeskModel {
     findingsOfEntry: new Map(),
     findingsOfCitation: new Map(),
     groups: [],
+    notes: notePlaces(report),
   };
   for (const source of report.unlisted) for (const id of source.citations) model.unlistedOf.set(id, source);
   for (const citation of report.citations) pushTo(model.citationsIn, citation.paragraph, citation);
@@ -206,7 +209,7 @@ export function ledgerRows(report: Report, byCiting: boolean): LedgerRow[] {
 
 export interface PageBar {
   page: number;
-  kind: "text" | "dry" | "list";
+  kind: "text" | "dry" | "list" | "front";
   ticks: { at: number; citation: Citation }[];
   paragraph: number;
 }
@@ -228,6 +231,9 @@ export function pageBars(report: Report): PageBar[] {
   starts.forEach((start, index) => {
     pageLength.push(Math.max(1, (starts[index + 1]?.offset ?? before) - start.offset, 1200));
   });
+  const markerOf = new Map(
+    report.notes.flatMap((n) => n.paragraphs.map((index) => [index, n.marker] as const)),
+  );
   const listPage = report.list?.page ?? Infinity;
   const prose = new Set(
     report.paragraphs.filter((p) => p.role === "body" || p.role === "block-quote").flatMap((p) => pagesOf(p)),
@@ -237,13 +243,17 @@ export function pageBars(report: Report): PageBar[] {
     const ticks = report.citations
       .filter((c) => c.page === page)
       .map((citation) => {
-        const at = (lengthBefore.get(citation.paragraph) ?? 0) + citation.start - (starts[index]?.offset ?? 0);
+        // A citation in a note stands at the height of its marker.
+        const marker = markerOf.get(citation.paragraph);
+        const where = marker ? marker.paragraph : citation.paragraph;
+        const offset = marker ? marker.offset : citation.start;
+        const at = (lengthBefore.get(where) ?? 0) + offset - (starts[index]?.offset ?? 0);
         return { at: Math.min(0.97, Math.max(0.02, at / (pageLength[index] ?? 1))), citation };
       });
-    const listOnly = page >= listPage && !prose.has(page);
+    const written = prose.has(page);
     return {
       page,
-      kind: listOnly ? "list" : ticks.length === 0 ? "dry" : "text",
+      kind: written ? (ticks.length === 0 ? "dry" : "text") : page >= listPage ? "list" : "front",
       ticks,
       paragraph: starts[index]?.paragraph ?? 0,
     };

@@ -1,5 +1,5 @@
 /* Cuts a paragraph's text into stretches that are set and marked alike. */
-import type { Citation, Finding, Paragraph } from "../../api/client";
+import type { Citation, Finding, Note, Paragraph } from "../../api/client";
 
 export interface Segment {
   text: string;
@@ -15,14 +15,22 @@ export interface Segment {
   closes: boolean;
   findings: Finding[];
   pageBefore: boolean;
+  /** Notes whose marker stands at the end of this stretch. */
+  notes: Note[];
 }
 
-export function segmentsOf(paragraph: Paragraph, citations: Citation[], findings: Finding[]): Segment[] {
+export function segmentsOf(
+  paragraph: Paragraph,
+  citations: Citation[],
+  findings: Finding[],
+  notes: Note[] = [],
+): Segment[] {
   const { text } = paragraph;
   const spans = citations.flatMap(spansOf);
   const cuts = new Set([0, text.length, ...paragraph.page_starts]);
   for (const e of paragraph.emphasis) cuts.add(e.start).add(e.end);
   for (const s of spans) cuts.add(s.start).add(s.end);
+  for (const n of notes) cuts.add(n.marker!.offset);
   for (const f of findings) {
     if (f.start !== null) cuts.add(f.start);
     if (f.end !== null) cuts.add(f.end);
@@ -49,6 +57,7 @@ export function segmentsOf(paragraph: Paragraph, citations: Citation[], findings
       closes: citation !== null && spans[index]!.end === end,
       main,
       findings: findings.filter((f) => f.start !== null && f.end !== null && inside({ start: f.start, end: f.end })),
+      notes: notes.filter((n) => n.marker!.offset === end && end > start),
       pageBefore: start > 0 && paragraph.page_starts.includes(start),
     });
   }
