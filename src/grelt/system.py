@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from .paper import Paper
+from .structure import Role
 
 _FEWEST = 3
 
@@ -12,7 +13,11 @@ def citation_system(paper: Paper) -> str | None:
 
     A year in most parentheses makes author-date; more notes than parentheses make notes.
     """
-    enclosed = [c for c in paper.citations if c.parenthesis is not None]
+    enclosed = [
+        c
+        for c in paper.citations
+        if c.parenthesis is not None and paper.structure.roles[c.paragraph] is not Role.NOTE
+    ]
     notes = len(paper.document.notes)
     if notes >= _FEWEST and notes > 2 * len(enclosed):
         return "notes"

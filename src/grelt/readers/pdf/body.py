@@ -40,6 +40,9 @@ _ENTRY_BEGINS = re.compile(
 _ADDRESS_END = re.compile(r"(?:https?://|www\.|[\w-]+\.\w{2,})\S*[/._=-]$|/\S*$")
 
 
+_NOTE_FIGURE = re.compile(r"\s*\d{1,3}[.)]?\s*")
+
+
 @dataclass
 class _Block:
     """Lines of one paragraph, with how it is set."""
@@ -327,11 +330,16 @@ def _gap(gap: float | None, block: _Block, layout: _Layout) -> float | None:
 
 
 def _without_number(line: Line) -> Line:
-    """The first line of a note without the figure before it."""
-    first, *others = line.pieces
-    rest = re.sub(r"^\s*\d{1,3}[.)]?\s*", "", first.text)
-    pieces = (Piece(rest, first.format), *others) if rest else tuple(others)
-    return replace(line, pieces=pieces)
+    """The first line of a note without the figure before it, in whatever pieces it stands."""
+    figure = _NOTE_FIGURE.match(line.text)
+    left = figure.end() if figure is not None else 0
+    pieces = []
+    for piece in line.pieces:
+        cut = min(left, len(piece.text))
+        left -= cut
+        if piece.text[cut:]:
+            pieces.append(Piece(piece.text[cut:], piece.format))
+    return replace(line, pieces=tuple(pieces))
 
 
 def _notes(
