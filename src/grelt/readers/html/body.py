@@ -30,6 +30,8 @@ _NOTE = re.compile(
 )
 _DEEPEST = 80
 
+_LONGEST_WAY_BACK = 5
+
 
 @dataclass(frozen=True)
 class _Place:
@@ -108,6 +110,7 @@ class _Walker:
         self.paragraphs: list[Paragraph] = []
         self._targets = notes
         self._cited: dict[str, Element] = {}
+        self._in_note = False
 
     def blocks(self, element: Element, place: _Place) -> None:
         if place.depth > _DEEPEST:
@@ -195,6 +198,8 @@ class _Walker:
                 self._cited.setdefault(target, self._targets[target])
                 builder.markers.append((len(builder.text), target))
                 return
+            if self._in_note and href.startswith("#") and _is_way_back(element):
+                return
             link = None if href.startswith("#") else href
         format = run_format(own, link)
         if tag == "br":
@@ -208,9 +213,15 @@ class _Walker:
     def finish_notes(self) -> tuple[Note, ...]:
         """Read the notes after the text, in the order of their markers."""
         notes: list[Note] = []
+        self._in_note = True
         for number, (address, block) in enumerate(self._cited.items(), start=1):
             first = len(self.paragraphs)
             self.blocks(block, _Place({}, note=address))
             kind = "endnote" if "edn" in address.lower() or "end" in address.lower() else "footnote"
             notes.append(Note(address, kind, number, tuple(range(first, len(self.paragraphs)))))
         return tuple(notes)
+
+
+def _is_way_back(link: Element) -> bool:
+    """Whether a link in a note is its own figure, or an arrow, that leads back to the marker."""
+    return len("".join(link.itertext()).strip()) <= _LONGEST_WAY_BACK

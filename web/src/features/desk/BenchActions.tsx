@@ -31,7 +31,7 @@ export function BenchActions(props: BenchProps) {
         <button type="button" onClick={() => props.onStep(-1)} aria-label="Previous slip" disabled={inRound.length === 0}>
           <kbd>,</kbd>
         </button>
-        <span>{at >= 0 ? `${at + 1} of ${inRound.length}` : `${inRound.length} slips`}</span>
+        <span>{at >= 0 ? `${at + 1} of ${inRound.length}` : `${inRound.length} ${inRound.length === 1 ? "slip" : "slips"}`}</span>
         <button type="button" onClick={() => props.onStep(1)} aria-label="Next slip" disabled={inRound.length === 0}>
           <kbd>.</kbd>
         </button>

@@ -1,8 +1,10 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { memo, useEffect, useLayoutEffect, useMemo, useRef, type RefObject } from "react";
 
-import type { Citation, Finding, Note, Paragraph } from "../../api/client";
+import type { Citation, Finding, Paragraph } from "../../api/client";
+import { InlineButton } from "../../shared/InlineButton";
 import { isOpen, roundOf, type Choice, type Decision, type DeskModel, type Focus } from "./model";
+import { NoteMarker, NoteNumber } from "./NoteMarks";
 import { segmentsOf, type Segment } from "./segments";
 import type { Origin } from "./useChoice";
 
@@ -194,40 +196,6 @@ function lastTextPage(paragraphs: Paragraph[], order: number[], place: number): 
   return null;
 }
 
-const goTo = (paragraph: number) =>
-  document.dispatchEvent(new CustomEvent("grelt:go-to-paragraph", { detail: paragraph }));
-
-/** The number of a note, which leads back to its marker. */
-function NoteNumber({ note }: { note: Note }) {
-  const marker = note.marker;
-  const place = note.place === "endnote" ? "endnote" : "footnote";
-  if (!marker) return <span className="note-number">{note.number}</span>;
-  return (
-    <button
-      type="button"
-      className="note-number"
-      aria-label={`${place} ${note.number}, go to its marker`}
-      onClick={() => goTo(marker.paragraph)}
-    >
-      {note.number}
-    </button>
-  );
-}
-
-/** The raised number in the text, which leads to the note. */
-function NoteMarker({ note }: { note: Note }) {
-  return (
-    <button
-      type="button"
-      className="note-marker"
-      aria-label={`note ${note.number}`}
-      onClick={() => note.paragraphs[0] !== undefined && goTo(note.paragraphs[0])}
-    >
-      {note.number}
-    </button>
-  );
-}
-
 function pageAt(paragraph: Paragraph, segment: Segment): number {
   return (paragraph.page ?? 1) + paragraph.page_starts.filter((s) => s <= segment.start).length;
 }
@@ -288,22 +256,15 @@ function Stretch({ segments, focus, round, decisions, numberOf, onChoose }: Stre
   return (
     <>
       {marks}
-      <span
-        role="button"
+      <InlineButton
         tabIndex={first.main ? 0 : -1}
         {...(first.main ? { "data-citation": citation.id } : {})}
         className={`citation ${citation.match}${on ? " on" : ""}${sibling ? " sibling" : ""}${first.main ? "" : " page-of"}`}
         aria-label={`${first.main ? citation.text : `page of ${citation.text}`}, ${STATE[citation.match]}`}
-        onClick={choose}
-        onKeyDown={(event) => {
-          if (event.key === "Enter" || event.key === " ") {
-            event.preventDefault();
-            choose();
-          }
-        }}
+        press={choose}
       >
         {text}
-      </span>
+      </InlineButton>
       {first.main === !hasPageApart(citation) && numbers.length > 0 && (
         <sup className={`entry-number ${citation.match}`} aria-hidden>
           {numbers.slice(0, 3).join(" ")}

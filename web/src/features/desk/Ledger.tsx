@@ -115,7 +115,8 @@ const EntryRow = memo(function EntryRow(props: EntryRowProps) {
   const names = new Map<string, number>();
   for (const id of entry.cited_by) {
     const words = model.citations.get(id)?.names.join(" and ") || model.citations.get(id)?.title;
-    if (words && words !== entry.label) names.set(words, (names.get(words) ?? 0) + 1);
+    const bare = words?.replace(/^[“"'‘]+|[,.]?[”"'’]+$/g, "");
+    if (bare && bare !== entry.label) names.set(bare, (names.get(bare) ?? 0) + 1);
   }
   return (
     <div role="listitem" data-row={entry.id} className={`row${on ? " on" : ""}${dim ? " quiet" : ""}`}>
