@@ -21,6 +21,7 @@ ROOT = Path(__file__).resolve().parents[1]
 sys.path[:0] = [str(ROOT / "src"), str(ROOT)]
 
 from demo.essay import load_essays  # noqa: E402
+from demo.write import file_of  # noqa: E402
 from demo.write_docx import write_docx  # noqa: E402
 from demo.write_odt import write_odt  # noqa: E402
 from grelt import api  # noqa: E402
@@ -46,6 +47,8 @@ def good_files() -> list[tuple[str, bytes]]:
             ("a.txt", plain.encode()),
             ("a.html", f"<html><style>p{{margin:0}}</style><body>{page}</body></html>".encode()),
         ]
+    noted = next(e for e in load_essays(["canals-and-carriers"]) if e.document.notes)
+    files += [file_of(noted, ending) for ending in ("docx", "odt", "html", "md")]
     pdf = ROOT / "tests" / "core" / "papers" / "6-quist-horns-bells.pdf"
     return [*files, ("a.pdf", pdf.read_bytes())]
 

@@ -5,7 +5,8 @@ from __future__ import annotations
 from django.contrib.auth.models import User
 
 from courses.models import Assignment, Course
-from demo.essay import Essay, load_essays
+from demo.essay import COURSES, Essay, load_essays
+from demo.write import file_of as paper_of
 from demo.write_docx import write_docx
 from papers.actions.run_check import run_check
 from papers.actions.upload_paper import upload_paper
@@ -29,7 +30,7 @@ def assignment_of(user: User, house: dict[str, object] | None = None) -> Assignm
 
 
 def essay(name: str) -> Essay:
-    return next(e for e in load_essays() if name in e.name)
+    return next(e for e in load_essays(COURSES) if name in e.name)
 
 
 def file_of(name: str) -> bytes:
@@ -44,6 +45,17 @@ def hand_in(assignment: Assignment, name: str, *, checked: bool = True) -> Paper
     check = upload_paper(assignment, file_name=f"{essay(name).name}.docx", content=file_of(name))
     if checked:
         run_check(check.pk)
+    return check.draft.paper
+
+
+def hand_in_own(user: User, name: str, format: str | None = None) -> Paper:
+    """A demo essay of any course in its own format (or another), in an assignment of its guide."""
+    found = essay(name)
+    course = Course.objects.create(owner=user, name=found.course)
+    assignment = Assignment.objects.create(course=course, title=found.assignment, guide=found.guide)
+    file_name, content = paper_of(found, format)
+    check = upload_paper(assignment, file_name=file_name, content=content, writer=found.writer)
+    run_check(check.pk)
     return check.draft.paper
 
 

@@ -14,6 +14,9 @@ from playwright.sync_api import Page, sync_playwright
 FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
 
 ASSIGNMENT = "Tide, fog, salt, song"
+NOTES, CHAPTER = "A document from the Cut", "Thesis chapters"
+# Where a paper is not of the first assignment.
+ASSIGNMENT_OF = {"Edda Ingram": NOTES, "Rhona Quarrie": CHAPTER}
 # Name; scheme; writer of the paper (or none: the table); query; keys to press.
 PICTURES: list[tuple[str, str, str, str, list[str]]] = [
     ("papers", "light", "", "", []),
@@ -22,13 +25,15 @@ PICTURES: list[tuple[str, str, str, str, list[str]]] = [
     ("desk-unlisted", "light", "Ines Marlowe", "?source=u1", []),
     ("desk-list", "light", "Odalys Finch", "?round=list", [".", "."]),
     ("desk-habit", "light", "Mateo Quist", "?round=list", [".", ".", "."]),
+    ("desk-notes", "light", "Edda Ingram", "", []),
+    ("desk-chapter", "light", "Rhona Quarrie", "", ["."]),
     ("desk-dark", "dark", "Bram Tolliver", "", [".", "."]),
     ("desk-clean", "light", "Noor Castellan", "", []),
 ]
 
 
 def take(page: Page, base: str, target: str, query: str, keys: list[str]) -> None:
-    page.get_by_role("link", name=ASSIGNMENT).click()
+    page.get_by_role("link", name=ASSIGNMENT_OF.get(target, ASSIGNMENT)).first.click()
     page.get_by_role("row").nth(1).wait_for()
     if target:
         link = page.get_by_role("link", name=target)
