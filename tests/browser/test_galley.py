@@ -67,3 +67,8 @@ class Galley(BrowserTestCase):
                 expect(self.page.get_by_label("Reckoning")).to_contain_text("citations")
                 expect(self.page.locator(".citation.exact").first).to_be_visible()
                 self.assertEqual(self.violations(self.page), [])
+
+    def test_the_bench_names_the_manual_of_the_papers_own_guide(self) -> None:
+        self.open(hand_in_own(self.user, "jarrow"))
+        self.page.keyboard.press(".")
+        expect(self.page.get_by_label("Bench")).to_contain_text("(Chicago 17")

@@ -10,7 +10,7 @@ from django.core.files.uploadedfile import UploadedFile
 from django.http import HttpResponse
 from django.urls import path
 from drf_spectacular.types import OpenApiTypes
-from drf_spectacular.utils import extend_schema
+from drf_spectacular.utils import OpenApiParameter, extend_schema
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
@@ -116,9 +116,13 @@ class FileView(APIView):
 
 
 class RuleView(APIView):
-    @extend_schema(responses=RuleHelpSchema, operation_id="rules_show")
+    @extend_schema(
+        responses=RuleHelpSchema,
+        operation_id="rules_show",
+        parameters=[OpenApiParameter("guide", str, description="Only what this guide says.")],
+    )
     def get(self, request: Request, rule: str) -> Response:
-        return Response(asdict(core.explain(rule)))
+        return Response(asdict(core.explain(rule, request.query_params.get("guide"))))
 
 
 urlpatterns = [

@@ -1042,7 +1042,10 @@ export interface operations {
     };
     rules_show: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Only what this guide says. */
+                guide?: string;
+            };
             header?: never;
             path: {
                 rule: string;

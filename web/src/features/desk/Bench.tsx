@@ -60,7 +60,7 @@ export function Bench(props: BenchProps) {
 
 function FindingSaid(props: BenchProps & { finding: Finding }) {
   const { finding, model, decisions, remarking, joining } = props;
-  const help = useRuleHelp(finding.rule);
+  const help = useRuleHelp(finding.rule, model.report.guide.id);
   const group = model.groups.find((g) => g.rule === finding.rule);
   const decision = decisions.get(finding.key);
   const number = (group?.findings.findIndex((f) => f.key === finding.key) ?? 0) + 1;

@@ -76,10 +76,12 @@ export function useNeighbours(assignment: number | undefined, id: number) {
   return { at, count: rows.length, previous: rows[at - 1], next: at >= 0 ? rows[at + 1] : undefined };
 }
 
-export function useRuleHelp(rule: string | undefined) {
+/** The help page of a rule as one guide has it. */
+export function useRuleHelp(rule: string | undefined, guide: string) {
   return useQuery({
-    queryKey: ["rule", rule],
-    queryFn: () => answered(client.GET("/api/rules/{rule}", { params: { path: { rule: rule ?? "" } } })),
+    queryKey: ["rule", rule, guide],
+    queryFn: () =>
+      answered(client.GET("/api/rules/{rule}", { params: { path: { rule: rule ?? "" }, query: { guide } } })),
     enabled: rule !== undefined,
     staleTime: Infinity,
   });
