@@ -19,6 +19,7 @@ import tempfile
 import time
 from collections import Counter, defaultdict
 from collections.abc import Callable, Iterator
+from functools import partial
 from pathlib import Path
 
 ROOT = Path(__file__).resolve().parents[1]
@@ -160,7 +161,7 @@ PLAIN: dict[str, Callable[[bytes], object]] = {
     "docx": _plain_docx,
     "odt": _plain_odt,
     "pdf": _plain_pdf,
-    "html": lambda data: lxml.html.fromstring(data).text_content(),
+    "html": lambda data: "".join(map(str, lxml.html.fromstring(data).itertext())),
     "md": lambda data: MarkdownIt().parse(data.decode()),
     "txt": lambda data: data.decode(),
 }
@@ -181,10 +182,11 @@ def main() -> None:
     for kind, essay, name, data in files():
         compare(essay.document, prepared(read_paper(data, name)), tables[kind])
         ending = kind[1:].partition(" ")[0]
-        times.setdefault(
-            kind, (best_of(lambda d=data, n=name: read_paper(d, n)),
-                   best_of(lambda d=data, e=ending: PLAIN[e](d))),
-        )  # fmt: skip
+        if kind not in times:
+            times[kind] = (
+                best_of(partial(read_paper, data, name)),
+                best_of(partial(PLAIN[ending], data)),
+            )
     kinds = list(tables)
     names = dict.fromkeys(name for table in tables.values() for name in table)
     print("| |" + "|".join(kinds) + "|")

@@ -25,6 +25,7 @@ class Subject(StrEnum):
     ENTRY = "entry"
     CITATION = "citation"
     PARAGRAPH = "paragraph"
+    NOTE = "note"
 
 
 class Answer(StrEnum):
@@ -54,8 +55,8 @@ class Slip:
     `found` is the text at `place`; `expected` the right text for that place, or
     None where no single right text exists. `confidence` is 0 to 1; below the
     engine's threshold an error is reported as a caution. `related` are further
-    places of the same fault. Exactly one of `entry`, `citation`, `paragraph`
-    names the subject (positions in the paper's own lists); none, the whole paper.
+    places of the same fault. At most one of `entry`, `citation`, `paragraph`,
+    `note` names the subject (positions in the paper's own lists); none, the whole paper.
     """
 
     template: str
@@ -65,6 +66,7 @@ class Slip:
     entry: int | None = None
     citation: int | None = None
     paragraph: int | None = None
+    note: int | None = None
     confidence: float = 1.0
     doubt: str = ""
     related: tuple[int, ...] = ()

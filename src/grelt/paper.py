@@ -21,6 +21,7 @@ from .guides import Policy
 from .matching import Match, Matching, UnlistedSource, match_citations
 from .matching.index import acronyms
 from .structure import Role, Structure, prepared, structure_of
+from .system import citation_system
 from .text.folding import letters
 from .text.spans import Span
 
@@ -81,6 +82,36 @@ class Paper:
         citation = self.citations[number]
         span = citation.source_span
         return Place(citation.paragraph, span if len(span) else citation.span)
+
+    @cached_property
+    def other_system(self) -> str | None:
+        """The system the paper uses as a whole, where it is not the guide's."""
+        found = citation_system(self)
+        return found if found != self.policy.guide.system else None
+
+    @cached_property
+    def cited_in_notes(self) -> tuple[tuple[int, ...], ...]:
+        """The citations of each note, in order."""
+        note_of = {p: n for n, note in enumerate(self.document.notes) for p in note.paragraphs}
+        found: list[list[int]] = [[] for _ in self.document.notes]
+        for number, citation in enumerate(self.citations):
+            if citation.paragraph in note_of:
+                found[note_of[citation.paragraph]].append(number)
+        return tuple(map(tuple, found))
+
+    def kind_of_note(self, number: int) -> str:
+        """`full`, `short`, `ibid`, `mixed` (several, or with comment), or `discursive`."""
+        cited = self.cited_in_notes[number]
+        if not cited:
+            return "discursive"
+        kinds = {self.citations[i].note_kind for i in cited}
+        text = sum(
+            len(self.paragraph(p).text.strip()) for p in self.document.notes[number].paragraphs
+        )
+        if len(cited) > 1 or text - len(self.citations[cited[0]].span) > 12:
+            return "mixed"
+        kind = next(iter(kinds))
+        return kind if kind in ("full", "short", "ibid") else "mixed"
 
     @property
     def list_heading(self) -> Paragraph | None:

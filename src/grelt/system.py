@@ -2,16 +2,23 @@
 
 from __future__ import annotations
 
-from .paper import Paper
+import re
+from typing import TYPE_CHECKING
+
 from .structure import Role
 
+if TYPE_CHECKING:
+    from .paper import Paper
+
 _FEWEST = 3
+_NUMERIC = re.compile(r"\[\d{1,3}(?:\s?[,–-]\s?\d{1,3})*(?:,\s?pp?\.\s?\d+(?:[-–]\d+)?)?\]")
 
 
 def citation_system(paper: Paper) -> str | None:
     """`author-page`, `author-date` or `notes`; None where there is too little to tell by.
 
-    A year in most parentheses makes author-date; more notes than parentheses make notes.
+    A year in most parentheses makes author-date; more notes than parentheses make notes; more
+    figures in square brackets than anything else, `numeric`.
     """
     enclosed = [
         c
@@ -19,6 +26,13 @@ def citation_system(paper: Paper) -> str | None:
         if c.parenthesis is not None and paper.structure.roles[c.paragraph] is not Role.NOTE
     ]
     notes = len(paper.document.notes)
+    figures = sum(
+        len(_NUMERIC.findall(p.text))
+        for p in paper.document.paragraphs
+        if paper.structure.roles[p.index] is Role.BODY
+    )
+    if figures >= _FEWEST and figures > len(enclosed) and figures > notes:
+        return "numeric"
     if notes >= _FEWEST and notes > 2 * len(enclosed):
         return "notes"
     if len(enclosed) < _FEWEST:

@@ -21,6 +21,7 @@ from .dated import read_dated
 from .known import KnownSources
 from .model import Citation, Cue
 from .narrative import locator_alone, page_at_the_end, year_alone
+from .notes import read_note
 from .parts import Part, read_part, split_works
 from .signals import find_cues, in_scope
 from .walk import (
@@ -65,8 +66,12 @@ def _read_paragraph(walk: Walk, paragraph: Paragraph, role: Role) -> None:
     cues = find_cues(text, paragraph.italics, walk.known)
     cut = sentences(text)
     enclosed = list(parentheses(text))
-    running = tuple(c for c in cues if not any(p.start < c.span.start < p.end for p in enclosed))
     first = len(walk.citations)
+    if role is Role.NOTE:
+        referred = _read_references(walk, paragraph, cut)
+        enclosed = [p for p in enclosed if not any(p.overlaps(r) for r in referred)]
+        cues = tuple(c for c in cues if not any(c.span.overlaps(r) for r in referred))
+    running = tuple(c for c in cues if not any(p.start < c.span.start < p.end for p in enclosed))
     used: set[Span] = set()
     for span in enclosed:
         _read_parenthesis(walk, paragraph, role, span, cut, running, used)
@@ -74,6 +79,41 @@ def _read_paragraph(walk: Walk, paragraph: Paragraph, role: Role) -> None:
     mine = sorted(walk.citations[first:] + only_named, key=_reading_order)
     _renumber(walk, first, mine)
     walk.previous_cues = running
+
+
+def _read_references(walk: Walk, paragraph: Paragraph, cut: Sentences) -> list[Span]:
+    """The references of a note as citations; returns the words they take up."""
+    walk.enter_note(paragraph.note or "")
+    taken: list[Span] = []
+    before = walk.last_in_notes
+    for reference in read_note(paragraph.text, paragraph.italics, walk.known):
+        taken.append(reference.span)
+        if reference.kind == "cross":
+            continue
+        walk.citations.append(
+            Citation(
+                form="note",
+                paragraph=paragraph.index,
+                span=reference.span,
+                text=reference.span.of(paragraph.text),
+                parenthesis=None,
+                source=reference.source_span.of(paragraph.text),
+                source_span=reference.source_span,
+                names=reference.names,
+                title=reference.title,
+                year=None,
+                locator=reference.locator,
+                locator_span=reference.locator_span,
+                indirect=False,
+                sentence=cut.at(reference.span.start),
+                after=before,
+                certainty=CERTAIN,
+                note_kind=reference.kind,
+                signal=reference.signal,
+            )
+        )
+        before = walk.last_in_note = len(walk.citations) - 1
+    return taken
 
 
 def _reading_order(citation: Citation) -> tuple[Span, Span]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field
 
 from ..text.folding import letters, without_article, words
+from ..text.names import NameList
 from ..text.spelling import is_slip
 
 
@@ -54,6 +55,18 @@ class KnownSources:
         if len(phrase) > 1:
             # Named in running text without marks or italics: told by its capitals.
             self._add(KnownPhrase(phrase, "title"))
+
+    def has_surname(self, names: NameList) -> bool:
+        """Whether the first of some names is an author of the list."""
+        return bool(names.names) and letters(names.names[0].family) in self.surnames
+
+    def is_group(self, text: str) -> bool:
+        """Whether words are the name of a listed group, or its letters, and nothing more."""
+        phrase = without_article(words(text))
+        return bool(phrase) and any(
+            known.words == phrase and known.kind in ("group", "letters")
+            for known in self.by_first.get(phrase[0], ())
+        )
 
     def near_name(self, word: str) -> str:
         """The known surname that a word is a slip of spelling away from, or an empty text."""

@@ -50,6 +50,8 @@ class Citation:
     whose source a locator alone may continue.
     `personal` is a communication that no list holds. `place` is a second parenthesis, later
     in the sentence, with the page that belongs to this citation.
+    `note_kind` is how a note cites: `full`, `short`, `ibid`, `list` (as an entry has it) or
+    `cross` (another note); empty where it could not be told. `signal` is its `see`, `cf.`
     `certainty` is how sure it is a citation at all; a `tentative` one counts only
     if it is matched.
     """
@@ -78,6 +80,8 @@ class Citation:
     locator_span: Span | None = None
     personal: bool = False
     place: Span | None = None
+    note_kind: str = ""
+    signal: str = ""
 
     @property
     def dated(self) -> str | None:

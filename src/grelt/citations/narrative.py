@@ -166,6 +166,7 @@ def _append_narrative(
             title=None,
             year=None,
             locator=part.locator,
+            locator_span=part.locator_span,
             indirect=part.indirect,
             sentence=sentence,
             cues=named,

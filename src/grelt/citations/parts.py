@@ -132,17 +132,25 @@ def read_part(text: str, span: Span, italics: tuple[Span, ...]) -> Part | None:
         if locator is None and year is None:
             return None
         empty = Span(source_start, source_start)
-        return Part(whole, "", empty, None, None, year, locator, labelled, indirect, bool(prefix))
+        return Part(
+            whole, "", empty, None, None, year, locator, labelled, indirect, bool(prefix),
+            locator_span=_find(text, locator, start, end),
+        )  # fmt: skip
     named = _source(text, Span(source_start, source_end), italics)
     if named is None:
         return None
     names, title = named
-    where = text.rfind(locator, source_end, end) if locator is not None else -1
     return Part(
         whole, source, Span(source_start, source_end), names, title, year, locator, labelled,
         indirect, bool(prefix),
-        locator_span=Span(where, where + len(locator or "")) if where >= 0 else None,
+        year_span=_find(text, year, source_end, end),
+        locator_span=_find(text, locator, source_end, end),
     )  # fmt: skip
+
+
+def _find(text: str, words: str | None, start: int, end: int) -> Span | None:
+    at = text.rfind(words, start, end) if words is not None else -1
+    return Span(at, at + len(words or "")) if at >= 0 else None
 
 
 def _trimmed(text: str, start: int, end: int) -> tuple[int, int]:

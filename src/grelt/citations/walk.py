@@ -34,6 +34,14 @@ class Walk:
     citations: list[Citation] = field(default_factory=list)
     last_in_stretch: int | None = None
     previous_cues: tuple[Cue, ...] = ()
+    note: str | None = None
+    last_in_note: int | None = None
+    last_in_notes: int | None = None
+
+    def enter_note(self, identity: str) -> None:
+        """Begin a paragraph of a note. What an `ibid.` means is the last of the note before."""
+        if identity != self.note:
+            self.note, self.last_in_notes = identity, self.last_in_note or self.last_in_notes
 
 
 def words_outside(document: Document, structure: Structure) -> frozenset[str]:

@@ -150,8 +150,7 @@ def _citation(paper: Paper, number: int, citation_ids: list[str], entry_ids: lis
 def _notes(paper: Paper, citation_ids: list[str]) -> list[Json]:
     written = []
     for number, note in enumerate(paper.document.notes, start=1):
-        own = set(note.paragraphs)
-        cited = [citation_ids[i] for i, c in enumerate(paper.citations) if c.paragraph in own]
+        cited = [citation_ids[i] for i in paper.cited_in_notes[number - 1]]
         marker = paper.document.note_places.get(note.id)
         written.append(
             {
@@ -160,7 +159,7 @@ def _notes(paper: Paper, citation_ids: list[str]) -> list[Json]:
                 "place": note.kind,
                 "typed": note.typed,
                 "paragraphs": list(note.paragraphs),
-                "kind": "mixed" if cited else "discursive",
+                "kind": paper.kind_of_note(number - 1),
                 "text": "\n".join(paper.paragraph(i).text for i in note.paragraphs).strip(),
                 "marker": (
                     {"paragraph": marker[0], "offset": marker[1]} if marker is not None else None
@@ -288,7 +287,7 @@ def _findings(
                 "severity": str(finding.severity),
                 "entry": entry_ids[slip.entry] if slip.entry is not None else None,
                 "citation": citation_ids[slip.citation] if slip.citation is not None else None,
-                "note": None,
+                "note": f"n{slip.note + 1}" if slip.note is not None else None,
                 "paragraph": slip.place.paragraph if slip.place is not None else None,
                 "start": slip.place.span.start if slip.place is not None else None,
                 "end": slip.place.span.end if slip.place is not None else None,

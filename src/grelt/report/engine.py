@@ -13,6 +13,7 @@ from .settle import settle
 
 # Under this confidence an error is reported as a caution, with its doubt.
 _SURE_ENOUGH = 0.75
+_FORMS = ("in-text", "notes")
 
 
 @dataclass(frozen=True)
@@ -52,7 +53,7 @@ def run_rules(paper: Paper, rules: Iterable[Registered], *, strict: bool = False
     faults: list[tuple[str, str]] = []
     for registered in rules:
         severity = paper.policy.severity(registered.id)
-        if severity is Severity.OFF:
+        if severity is Severity.OFF or (paper.other_system and _of_own_system(registered)):
             continue
         try:
             mine, count = _run(paper, registered, severity)
@@ -67,6 +68,11 @@ def run_rules(paper: Paper, rules: Iterable[Registered], *, strict: bool = False
     return Outcome(tuple(settle(findings)), chances, tuple(faults))
 
 
+def _of_own_system(registered: Registered) -> bool:
+    """Whether a rule would only repeat, form by form, that the paper uses another system."""
+    return registered.family in _FORMS and not registered.rule.any_system
+
+
 def subjects(paper: Paper, subject: Subject) -> range:
     """The numbers of the subjects a rule is handed."""
     if subject is Subject.ENTRY:
@@ -75,6 +81,8 @@ def subjects(paper: Paper, subject: Subject) -> range:
         return range(len(paper.citations))
     if subject is Subject.PARAGRAPH:
         return range(len(paper.document.paragraphs))
+    if subject is Subject.NOTE:
+        return range(len(paper.document.notes))
     return range(1)
 
 
@@ -108,7 +116,12 @@ def _finding(paper: Paper, registered: Registered, severity: Severity, slip: Sli
 
 
 def _page(paper: Paper, place: Place | None) -> int | None:
-    return paper.page_of(place) if place is not None else None
+    """The page of a place; of a place in a note, the page of its marker."""
+    if place is None:
+        return None
+    note = paper.paragraph(place.paragraph).note
+    marker = paper.document.note_places.get(note) if note is not None else None
+    return paper.structure.pages.of(*marker) if marker is not None else paper.page_of(place)
 
 
 def fill(template: str, holes: dict[str, str]) -> str:

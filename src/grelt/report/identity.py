@@ -27,6 +27,9 @@ def finding_keys(paper: Paper, findings: tuple[Finding, ...]) -> tuple[str, ...]
             subject = f"citation:{paper.citation_keys[slip.citation]}"
         elif slip.paragraph is not None:
             subject = f"paragraph:{letters(paper.paragraph(slip.paragraph).text)[:160]}"
+        elif slip.note is not None:
+            first = paper.document.notes[slip.note].paragraphs[0]
+            subject = f"note:{letters(paper.paragraph(first).text)[:160]}"
         else:
             subject = "paper"
         whole = f"{finding.rule.id}|{subject}|{slip.template}|{finding.found or ''}"

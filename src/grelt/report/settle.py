@@ -22,7 +22,7 @@ def settle(findings: list[Finding]) -> list[Finding]:
 
 
 def _subject(slip: Slip) -> tuple[int | None, ...]:
-    return slip.entry, slip.citation, slip.paragraph
+    return slip.entry, slip.citation, slip.paragraph, slip.note
 
 
 def _outranked(finding: Finding, others: list[Finding]) -> bool:

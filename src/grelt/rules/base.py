@@ -20,7 +20,8 @@ class Rule:
     `NOT_MINE`, `RIGHT` or slips. `messages` are templates with named holes.
     `label` is the rule in a few words, for lists of slips; `mark` the word or two
     that stands in the margin. `house` names the house rules that touch it.
-    `outranks` names rules whose findings on the same characters are dropped.
+    `any_system` says that the rule of a family of forms holds in a paper of another guide's
+    system too. `outranks` names rules whose findings on the same characters are dropped.
     """
 
     id: str
@@ -31,3 +32,4 @@ class Rule:
     check: Check
     house: tuple[str, ...] = ()
     outranks: tuple[str, ...] = ()
+    any_system: bool = False

@@ -224,4 +224,4 @@ class _Walker:
 
 def _is_way_back(link: Element) -> bool:
     """Whether a link in a note is its own figure, or an arrow, that leads back to the marker."""
-    return len("".join(link.itertext()).strip()) <= _LONGEST_WAY_BACK
+    return len("".join(map(str, link.itertext())).strip()) <= _LONGEST_WAY_BACK

@@ -1,0 +1,285 @@
+"""Reads a note: the references in it, one after another, and the words that only comment.
+
+A reference begins a sentence of the note, or follows a semicolon or a signal (`see`, `cf.`). It is
+`full` (names, title and publication facts), `short` (names, short title, place), `ibid`,
+`cross` (`see note 4`) or `list` (an entry's form: name turned round, periods between).
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from ..text.names import NAME_WORD, NameList, inverted_names, looks_like_organisation, natural_names
+from ..text.quotes import MARKS, quoted
+from ..text.sentences import sentences
+from ..text.spans import Span
+from .known import KnownSources
+from .model import TitleCue
+from .parts import is_locator
+
+_SIGNAL = re.compile(
+    r"(?:but\s+)?(?:see(?:\s+also|\s+especially|\s+esp\.|,?\s+e\.g\.,|,?\s+for\s+example,)?|cf\.|compare|"
+    r"(?:quoted|qtd\.|cited|reprinted)\s+in|and|also|e\.g\.,?)\s+",
+    re.I,
+)
+# A signal in the midst of a sentence: `On the keeper, see Lena Marsh, …`
+_SIGNAL_INSIDE = re.compile(
+    r"(?:^|[\s,(])(?:see(?:\s+also)?|cf\.|quoted\s+in|qtd\.\s+in|cited\s+in)\s+(?=[^\W\d_a-z]|[“\"])",
+    re.I,
+)
+_IBID = re.compile(
+    r"(?P<word>ib[ií]d(?:em)?\.?|id\.)(?P<gap>,?\s*)(?P<place>[^;]*?)(?P<end>\.?)\s*$", re.I
+)
+_CROSS = re.compile(
+    r"(?:see\s+)?(?:(?:above|below|supra|infra),?\s+)?(?:notes?|nn?\.)\s*\d+(?:\s*(?:,|and|[-–])\s*\d+)*"
+    r"(?:\s+(?:above|below))?(?:,\s*(?:above|below))?\.?\s*$",
+    re.I,
+)  # fmt: skip
+_FACTS = re.compile(r"\([^()]{0,120}?(?:\b(?:1[4-9]|20)\d\d|n\.d\.|forthcoming)[^()]{0,30}\)")
+_ISSUE = re.compile(
+    r"\b\d{1,4},?\s+no\.\s?\d|\bno\.\s?\d+\s*\(|https?://|\bdoi\b|\baccessed\b", re.I
+)
+_DATE = re.compile(
+    r"\b(?:January|February|March|April|May|June|July|August|September|October|November|December|"
+    r"Jan\.|Feb\.|Mar\.|Apr\.|Aug\.|Sept\.|Oct\.|Nov\.|Dec\.)\s+(?:\d{1,2},?\s+)?(?:1[4-9]|20)\d\d"
+)
+_PLACE = re.compile(
+    r"[,:]\s*(?P<place>(?:(?:pp?|fols?|ff?|vol|chap|ch|sec|no|box|col|n|nn)\.\s?)?[\divxlc][\w:.–—‑-]*"
+    r"(?:,\s*[\divxlc][\w–—‑-]*|\s*(?:and|n\.|nn\.)\s*\d+)*)\s*$"
+)  # fmt: skip
+_INVERTED = re.compile(rf"{NAME_WORD}(?:\s{NAME_WORD})?,\s[^\W\d_a-z][^,.;:“”\"()]{{0,30}}[.,]?")
+_PUBLISHED = re.compile(r"[^\W\d_][^:.()]{1,40}:\s[^:.()]{2,60},\s(?:1[4-9]|20)\d\d\b")
+_LONGEST_AUTHORS = 160
+_SMALL = frozenset("of for the and on in at to with de la du".split())
+
+
+@dataclass(frozen=True, slots=True)
+class Reference:
+    """One reference of a note. Spans are offsets into its paragraph; `source_span` covers names
+    and title. `facts` is the parenthesis of the publication."""
+
+    kind: str
+    span: Span
+    source_span: Span
+    names: NameList | None
+    title: TitleCue | None
+    locator: str | None = None
+    locator_span: Span | None = None
+    signal: str = ""
+
+
+def read_note(text: str, italics: tuple[Span, ...], known: KnownSources) -> tuple[Reference, ...]:
+    """The references of one paragraph of a note, in order. Never raises."""
+    dressed = _dressed(text, italics)
+    found: list[Reference] = []
+    for piece in _pieces(text, dressed):
+        if found and piece.start < found[-1].span.end:
+            continue
+        reference = _read(text, piece, dressed, known)
+        if reference is not None:
+            found.append(reference)
+    return tuple(found)
+
+
+def _dressed(text: str, italics: tuple[Span, ...]) -> tuple[tuple[Span, str], ...]:
+    """Stretches in quotation marks or italics that could be titles, in order."""
+    marks = [(s, "quotes") for s in quoted(text)]
+    leaning = [
+        (s, "italics")
+        for s in italics
+        if any(c.isalnum() for c in s.of(text))
+        and s.of(text).strip(" .,").casefold() not in ("ibid", "et al", "see", "cf", "passim", "id")
+        and not any(q.start <= s.start < q.end for q, _ in marks)
+    ]
+    return tuple(sorted([*marks, *leaning]))
+
+
+def _pieces(text: str, dressed: tuple[tuple[Span, str], ...]) -> list[Span]:
+    """Sentences, cut again at semicolons outside titles and parentheses."""
+    ends: list[int] = []
+    for sentence in sentences(text).spans:
+        end = sentence.end
+        words = text[:end].rstrip()
+        inside = any(s.start < end < s.end for s, _ in dressed)
+        asking = words.endswith(("?”", '?"', "!”", '!"', "?", "!")) and any(
+            s.end == len(words) for s, _ in dressed
+        )
+        if not inside and not asking:
+            ends.append(end)
+    if not ends or ends[-1] < len(text):
+        ends.append(len(text))
+    pieces: list[Span] = []
+    start = depth = 0
+    closing = {s.start: s.end for s, kind in dressed if kind == "quotes"}
+    at = 0
+    while at < len(text):
+        if at in closing:
+            at = closing[at]
+            continue
+        depth += (text[at] in "([") - (text[at] in ")]")
+        if ends and at + 1 >= ends[0]:
+            pieces.append(Span(start, ends.pop(0)))
+            start, depth = at + 1, 0
+        elif text[at] == ";" and depth <= 0:
+            pieces.append(Span(start, at))
+            start = at + 1
+        at += 1
+    if start < len(text):
+        pieces.append(Span(start, len(text)))
+    return [p for p in pieces if p.of(text).strip()]
+
+
+def _read(
+    text: str, piece: Span, dressed: tuple[tuple[Span, str], ...], known: KnownSources
+) -> Reference | None:
+    start, end = _trimmed(text, piece)
+    cross = _CROSS.match(text[start:end])
+    if cross is not None:
+        return Reference("cross", Span(start, end), Span(start, start), None, None)
+    signal = ""
+    while (match := _SIGNAL.match(text, start, end)) is not None:
+        signal = signal or match.group().strip()
+        start = match.end()
+    ibid = _IBID.match(text[start:end])
+    if ibid is not None and (not ibid["place"] or is_locator(ibid["place"])):
+        return _ibid(start, end, ibid, signal)
+    for opening in (*(m.end() for m in _SIGNAL_INSIDE.finditer(text, start, end)), start):
+        reference = _reference(text, Span(opening, end), dressed, known, signal)
+        if reference is not None:
+            return reference
+    return None
+
+
+def _ibid(start: int, end: int, ibid: re.Match[str], signal: str) -> Reference:
+    place = Span(start + ibid.start("place"), start + ibid.end("place"))
+    return Reference(
+        "ibid", Span(start, end), Span(start, start), None, None,
+        ibid["place"] or None, place if len(place) else None, signal,
+    )  # fmt: skip
+
+
+def _trimmed(text: str, span: Span) -> tuple[int, int]:
+    start, end = span.start, span.end
+    while start < end and text[start] in " \t\n\u00a0,":
+        start += 1
+    while end > start and text[end - 1] in " \t\n\u00a0":
+        end -= 1
+    return start, end
+
+
+def _reference(
+    text: str,
+    piece: Span,
+    dressed: tuple[tuple[Span, str], ...],
+    known: KnownSources,
+    signal: str,
+) -> Reference | None:
+    inverted = _list_form(text, piece, dressed)
+    if inverted is not None:
+        return inverted
+    title = next(((s, d) for s, d in dressed if piece.start <= s.start < piece.end), None)
+    bare_end = piece.end - (text[piece.end - 1] == ".")
+    if title is None or title[0].start - piece.start > _LONGEST_AUTHORS:
+        return _without_title(text, piece, bare_end, known, signal)
+    where, dress = title
+    before = text[piece.start : where.start].strip(" ,\u00a0")
+    names = natural_names(_without_role(before)) if before else None
+    group = before if before and (names is None or looks_like_organisation(before)) else ""
+    if before and text[: where.start].rstrip()[-1:] not in ",“" and names is None:
+        return None
+    if group and not _is_group(group, known):
+        return None
+    rest = text[where.end : bare_end]
+    place = _place(text, where.end, bare_end)
+    kind = _kind(rest, place, where.end, dressed, bare_end)
+    if kind is None:
+        return None
+    words = where.of(text).strip(MARKS).strip().rstrip(".,")
+    return Reference(
+        kind, piece, Span(piece.start, where.end), None if group else names,
+        TitleCue(words, dress, where), place.of(text) if place is not None else None, place, signal,
+    )  # fmt: skip
+
+
+def _without_role(words: str) -> str:
+    return re.sub(r",?\s+(?:eds?\.|trans\.|comps?\.)$", "", words)
+
+
+def _is_group(words: str, known: KnownSources) -> bool:
+    """A listed group, or words of which all but the small ones have capitals, as groups have."""
+    if known.is_group(words):
+        return True
+    tokens = words.split()
+    named = all(t[:1].isupper() or t in _SMALL for t in tokens)
+    return named and tokens[0][:1].isupper() and looks_like_organisation(words)
+
+
+def _kind(
+    rest: str, place: Span | None, start: int, dressed: tuple[tuple[Span, str], ...], end: int
+) -> str | None:
+    """Full, short, or None where the words after the title are prose."""
+    container = any(d == "italics" and start <= s.start < end for s, d in dressed)
+    if _FACTS.search(rest) or _ISSUE.search(rest) or _PUBLISHED.search(rest):
+        return "full"
+    if _DATE.search(rest) and (container or rest.lstrip().startswith(",")):
+        return "full"
+    between = rest[: place.start - start] if place is not None else rest
+    if not between.strip(' ,:.”"’'):
+        return "short"
+    if container and len(between.split()) < 25:
+        return "full"
+    return None
+
+
+def _place(text: str, start: int, end: int) -> Span | None:
+    match = _PLACE.search(text, max(start, end - 60), end)
+    if match is None:
+        # The comma stands inside the quotation marks: `“Empty Boats,” 148`.
+        match = re.compile(r"\s*(?P<place>[\divxlc][\w–—‑-]*(?:,\s*\d[\w–—‑-]*)*)\s*$").match(
+            text, start, end
+        )
+    if match is None or not is_locator(match["place"]):
+        return None
+    if re.fullmatch(r"(?:1[4-9]|20)\d\d", match["place"]) and text[start : match.start()].strip():
+        return None
+    return Span(match.start("place"), match.end("place"))
+
+
+def _without_title(
+    text: str, piece: Span, end: int, known: KnownSources, signal: str
+) -> Reference | None:
+    """`Sallow, 63`: a name and a place, and nothing else."""
+    place = _place(text, piece.start, end)
+    if place is None:
+        return None
+    words = text[piece.start : place.start].strip(" ,\u00a0")
+    names = natural_names(words)
+    if not known.is_group(words) and (names is None or not known.has_surname(names)):
+        return None
+    source = Span(piece.start, piece.start + len(words))
+    return Reference("short", piece, source, names, None, place.of(text), place, signal)
+
+
+def _list_form(text: str, piece: Span, dressed: tuple[tuple[Span, str], ...]) -> Reference | None:
+    """An entry that stands where a note should: `Marsh, Lena. *Wet Trades*. Reach: …, 2013.`"""
+    name = _INVERTED.match(text, piece.start)
+    if name is None:
+        return None
+    title = next((t for t in dressed if t[0].start >= name.start()), None)
+    if title is None or title[0].start - piece.start > _LONGEST_AUTHORS:
+        return None
+    where, dress = title
+    before = text[piece.start : where.start].strip()
+    after = text[where.end : where.end + 2]
+    inside = where.of(text).rstrip(MARKS)[-1:]
+    if not before.endswith(".") or not (after[:1] == "." or inside == "."):
+        return None
+    names = inverted_names(before)
+    if names is None:
+        return None
+    words = where.of(text).strip(MARKS).strip().rstrip(".,")
+    return Reference(
+        "list", Span(piece.start, len(text.rstrip())), Span(piece.start, where.end), names,
+        TitleCue(words, dress, where),
+    )  # fmt: skip

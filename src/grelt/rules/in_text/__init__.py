@@ -1,0 +1,1 @@
+"""Rules on the form of citations in the text."""

@@ -1,0 +1,63 @@
+"""Two names are joined by `&` where the guide has `and`, or the reverse.
+
+The sign belongs to lists and parentheses in one guide, and to none in the others.
+"""
+
+import re
+
+from ...citations.anatomy import is_enclosed
+from ...findings import NOT_MINE, RIGHT, Place, Slip, Subject, Verdict
+from ...paper import Paper
+from ...text.spans import Span
+from ..base import Rule
+
+_JOINED = re.compile(r"(?<=[\s,\u00a0])(?:and|&)(?=[\s\u00a0])")
+
+
+def check(paper: Paper, number: int) -> Verdict:
+    citation = paper.citations[number]
+    names = citation.names
+    if names is None or len(names.names) < 2 or citation.note_kind:
+        return NOT_MINE
+    text = paper.paragraph(citation.paragraph).text
+    end = citation.title.span.start if citation.title is not None else citation.source_span.end
+    joined = _JOINED.search(text, citation.source_span.start, max(end, citation.source_span.start))
+    if joined is None:
+        return NOT_MINE
+    settings = paper.policy.guide.citation
+    wanted = (
+        settings.conjunction_enclosed if is_enclosed(citation) else settings.conjunction_running
+    )
+    if joined.group() == wanted:
+        return RIGHT
+    if wanted == "&" and _are_no_persons(paper, number):
+        return NOT_MINE
+    return (
+        Slip(
+            template="enclosed" if is_enclosed(citation) else "running",
+            holes=(("wanted", wanted),),
+            place=Place(citation.paragraph, Span(joined.start(), joined.end())),
+            expected=wanted,
+            citation=number,
+            fixable=True,
+        ),
+    )
+
+
+def _are_no_persons(paper: Paper, number: int) -> bool:
+    """A group with `and` in its name: `Reach and Tern Council`."""
+    found = paper.matches[number].entries
+    return bool(found) and not paper.entries[found[0]].persons
+
+
+RULE = Rule(
+    id="cite-conjunction",
+    subject=Subject.CITATION,
+    label="“&” or “and”",
+    mark="and",
+    messages={
+        "enclosed": "In parentheses two names are joined by “{wanted}”.",
+        "running": "In the sentence two names are joined by “{wanted}”.",
+    },
+    check=check,
+)
