@@ -11,7 +11,7 @@ from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
-from .citations import Citation, KnownSources, find_citations
+from .citations import Citation, KnownSources, Quotation, find_citations, find_quotations
 from .document import Document, Paragraph
 from .entries import Entry, OpeningKind, SourceEntries, read_entries
 from .entries.filing import Filing, filing_key
@@ -44,6 +44,7 @@ class Paper:
     policy: Policy
     citation_keys: tuple[str, ...]
     entry_keys: tuple[str, ...]
+    quotations: tuple[Quotation, ...] = ()
 
     @property
     def entries(self) -> tuple[Entry, ...]:
@@ -191,7 +192,8 @@ def analyse(document: Document, policy: Policy, set_right: SetRight | None = Non
     structure = structure_of(document)
     sources = read_entries(document, structure.lists)
     structure = _with_list_roles(structure, sources)
-    found = find_citations(document, structure, known_sources(sources.entries))
+    known = known_sources(sources.entries)
+    found = find_citations(document, structure, known)
     entry_keys = _keys(letters(e.text)[:160] for e in sources.entries)
     citation_keys = _keys(
         f"{c.form}|{c.text}|{letters(document.paragraphs[c.paragraph].text)[:400]}" for c in found
@@ -211,6 +213,7 @@ def analyse(document: Document, policy: Policy, set_right: SetRight | None = Non
         policy,
         tuple(citation_keys[i] for i in matching.kept),
         entry_keys,
+        find_quotations(document, structure, known),
     )
 
 

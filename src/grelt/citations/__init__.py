@@ -1,13 +1,23 @@
-"""Citations in the text: finding them, and reading the words that name the source.
+"""Citations: finding them, and reading the words that name the source.
 
-`known` is what the finder may be told beforehand (names and titles to look out for),
-`parts` reads the words inside a parenthesis, `signals` finds sources named in a
-sentence, `attribution` tells which of them a page belongs to, `finder` finds the
-citations of a paper in the author-page system.
+`known` is what the finder may be told beforehand (names and titles to look out for); `parts` and
+`dated` read the words inside a parenthesis, `brackets` odd ones; `signals` finds sources named in a
+sentence, `attribution`, `adjacent` and `narrative` tell which of them a page or a year belongs to;
+`notes` reads notes; `finder` brings them together. `quotations` finds what is quoted, `anatomy`
+tells rules where the parts of a citation stand.
 """
 
 from .finder import find_citations
 from .known import KnownSources
 from .model import Citation, Cue, TitleCue
+from .quotations import Quotation, find_quotations
 
-__all__ = ["Citation", "Cue", "KnownSources", "TitleCue", "find_citations"]
+__all__ = [
+    "Citation",
+    "Cue",
+    "KnownSources",
+    "Quotation",
+    "TitleCue",
+    "find_citations",
+    "find_quotations",
+]

@@ -17,6 +17,7 @@ from .attribution import (
     DOUBTFUL,
     named_only,
 )
+from .brackets import Bracketed, odd_brackets, plain_bracket
 from .dated import read_dated
 from .known import KnownSources
 from .model import Citation, Cue
@@ -65,16 +66,21 @@ def _read_paragraph(walk: Walk, paragraph: Paragraph, role: Role) -> None:
     text = paragraph.text
     cues = find_cues(text, paragraph.italics, walk.known)
     cut = sentences(text)
-    enclosed = list(parentheses(text))
+    plain = list(parentheses(text))
+    brackets = [plain_bracket(text, p) for p in plain]
+    brackets += odd_brackets(text, plain, walk.known)
+    brackets.sort(key=lambda b: b.span)
     first = len(walk.citations)
     if role is Role.NOTE:
         referred = _read_references(walk, paragraph, cut)
-        enclosed = [p for p in enclosed if not any(p.overlaps(r) for r in referred)]
+        brackets = [b for b in brackets if not any(b.span.overlaps(r) for r in referred)]
         cues = tuple(c for c in cues if not any(c.span.overlaps(r) for r in referred))
-    running = tuple(c for c in cues if not any(p.start < c.span.start < p.end for p in enclosed))
+    running = tuple(
+        c for c in cues if not any(b.span.start < c.span.start < b.span.end for b in brackets)
+    )
     used: set[Span] = set()
-    for span in enclosed:
-        _read_parenthesis(walk, paragraph, role, span, cut, running, used)
+    for bracket in brackets:
+        _read_parenthesis(walk, paragraph, role, bracket, cut, running, used)
     only_named = named_only(paragraph, role, cut, running, used)
     mine = sorted(walk.citations[first:] + only_named, key=_reading_order)
     _renumber(walk, first, mine)
@@ -141,17 +147,17 @@ def _read_parenthesis(
     walk: Walk,
     paragraph: Paragraph,
     role: Role,
-    span: Span,
+    bracket: Bracketed,
     cut: Sentences,
     cues: tuple[Cue, ...],
     used: set[Span],
 ) -> None:
-    text = paragraph.text
+    text, span = paragraph.text, bracket.span
     if span.start and text[span.start - 1].isalnum():
         return
     sentence = cut.at(_last_inked(text, span.start))
     parts: list[Part] = []
-    for piece in split_works(text, Span(span.start + 1, span.end - 1)):
+    for piece in split_works(text, bracket.inner, walk.known):
         dated = read_dated(text, piece, paragraph.italics)
         if dated and (walk.dated or dated[0].source):
             parts += dated
@@ -209,6 +215,8 @@ def _read_parenthesis(
                 locator=part.locator,
                 locator_span=part.locator_span,
                 indirect=part.indirect,
+                signal="see" if part.prefixed and not part.indirect else "",
+                oddity=bracket.oddity,
                 personal=part.personal,
                 sentence=sentence,
                 cues=before,

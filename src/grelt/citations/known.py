@@ -60,6 +60,9 @@ class KnownSources:
         """Whether the first of some names is an author of the list."""
         return bool(names.names) and letters(names.names[0].family) in self.surnames
 
+    def is_surname(self, word: str) -> bool:
+        return letters(word) in self.surnames
+
     def is_group(self, text: str) -> bool:
         """Whether words are the name of a listed group, or its letters, and nothing more."""
         phrase = without_article(words(text))

@@ -52,6 +52,7 @@ class Citation:
     in the sentence, with the page that belongs to this citation.
     `note_kind` is how a note cites: `full`, `short`, `ibid`, `list` (as an entry has it) or
     `cross` (another note); empty where it could not be told. `signal` is its `see`, `cf.`
+    `oddity` says what is odd about its brackets: `square`, `doubled`, `unclosed`.
     `certainty` is how sure it is a citation at all; a `tentative` one counts only
     if it is matched.
     """
@@ -82,6 +83,7 @@ class Citation:
     place: Span | None = None
     note_kind: str = ""
     signal: str = ""
+    oddity: str = ""
 
     @property
     def dated(self) -> str | None:

@@ -10,9 +10,17 @@ import itertools
 import re
 from dataclasses import dataclass
 
-from ..text.names import SUFFIXES, UPPER, NameList, looks_like_organisation, natural_names
+from ..text.names import (
+    NAME_WORD,
+    SUFFIXES,
+    UPPER,
+    NameList,
+    looks_like_organisation,
+    natural_names,
+)
 from ..text.quotes import MARKS, quoted
 from ..text.spans import Span
+from .known import KnownSources
 from .model import TitleCue
 
 _INDIRECT = r"qtd\.?\s+in|quoted\s+in|as\s+(?:cited|quoted)\s+in|cited\s+in"
@@ -260,12 +268,35 @@ def _dressed_title(text: str, span: Span, italics: tuple[Span, ...]) -> TitleCue
     return None
 
 
-def split_works(text: str, span: Span) -> list[Span]:
-    """Cut a parenthesis's inside at semicolons that stand outside quotation marks."""
+# After a page or a year: what stands between two works that no semicolon parts.
+_UNMARKED = re.compile(r"(?<=[\d.])[a-z]?(?P<mark>,?\s+and\s+|,?\s+&\s+|,\s+)(?=[^\W\d_a-z])")
+
+
+def split_works(text: str, span: Span, known: KnownSources) -> list[Span]:
+    """Cut a parenthesis's inside at semicolons that stand outside quotation marks, and where a
+    page or a year is followed by another listed name with a page or year of its own."""
     inside = span.of(text)
     shielded = quoted(inside)
     cuts = [
         i for i, c in enumerate(inside) if c == ";" and not any(q.contains(i) for q in shielded)
     ]
     edges = [-1, *cuts, len(inside)]
-    return [Span(span.start + a + 1, span.start + b) for a, b in itertools.pairwise(edges)]
+    pieces = [Span(span.start + a + 1, span.start + b) for a, b in itertools.pairwise(edges)]
+    return [part for piece in pieces for part in _unmarked(text, piece, known)]
+
+
+def _unmarked(text: str, piece: Span, known: KnownSources) -> list[Span]:
+    start, found = piece.start, []
+    for match in _UNMARKED.finditer(text, piece.start, piece.end):
+        rest = text[match.end() : piece.end]
+        name = re.match(NAME_WORD, rest)
+        if (
+            name is not None
+            and known.is_surname(name.group())
+            and re.search(r"\d|n\.d\.", rest)
+            and re.search(rf"{UPPER}[^\W\d_]+", text[start : match.start()])
+            and re.search(r"\d|n\.d\.", text[start : match.start("mark")])
+        ):
+            found.append(Span(start, match.start("mark")))
+            start = match.end()
+    return [*found, Span(start, piece.end)]

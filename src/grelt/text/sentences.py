@@ -12,7 +12,7 @@ _ABBREVIATIONS = frozenset(
     """mr mrs ms dr prof st sr jr rev hon gen col capt lt sgt messrs mt ft
     p pp par pars para paras ch chap sec secs vol vols no nos fig figs ed eds trans qtd cf viz vs
     al e.g i.e eg ie etc ca c fl b d ibid op cit n nn l ll v vv bk pt ser rpt rev
-    jan feb mar apr jun jul aug sept sep oct nov dec u.s u.k""".split()
+    bros co corp inc ltd jan feb mar apr jun jul aug sept sep oct nov dec u.s u.k""".split()
 )
 _END = re.compile(r"[.!?…][\"'”’»)\]]*(?=\s+[\"'“‘«(\[]?[^\W_a-zß-öø-ÿ])")
 _LAST_WORD = re.compile(r"([^\W_]+(?:\.[^\W_]+)*)$")
@@ -51,6 +51,11 @@ def sentences(text: str) -> Sentences:
     if start < len(text) or not spans:
         spans.append(Span(start, len(text)))
     return Sentences(tuple(spans), tuple(s.start for s in spans))
+
+
+def ends_sentence(text: str, stop: int) -> bool:
+    """Whether the period at `stop` is a full stop, and not the mark of an abbreviation."""
+    return not _is_abbreviation(text, stop)
 
 
 def _is_abbreviation(text: str, stop: int) -> bool:
