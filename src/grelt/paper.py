@@ -85,6 +85,30 @@ class Paper:
         return Place(citation.paragraph, span if len(span) else citation.span)
 
     @cached_property
+    def citations_in(self) -> dict[int, tuple[int, ...]]:
+        """The citations of each paragraph that has any, in order."""
+        found: dict[int, list[int]] = {}
+        for number, citation in enumerate(self.citations):
+            found.setdefault(citation.paragraph, []).append(number)
+        return {paragraph: tuple(numbers) for paragraph, numbers in found.items()}
+
+    def closing_citation(self, quotation: Quotation) -> int | None:
+        """The citation in a quotation's sentence that it belongs to: the first after it, else the
+        last before it."""
+        if quotation.block:
+            return next(iter(self.citations_in.get(quotation.paragraph, ())[-1:]), None)
+        before = None
+        for number in self.citations_in.get(quotation.paragraph, ()):
+            citation = self.citations[number]
+            where = citation.place or citation.parenthesis or citation.span
+            if citation.sentence != quotation.sentence:
+                continue
+            if where.start >= quotation.span.end:
+                return number
+            before = number
+        return before
+
+    @cached_property
     def other_system(self) -> str | None:
         """The system the paper uses as a whole, where it is not the guide's."""
         found = citation_system(self)

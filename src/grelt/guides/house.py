@@ -71,6 +71,41 @@ OPTIONS: dict[str, Option] = {
             },
         ),
         Option(
+            "dry_page",
+            "flag",
+            {
+                "flag": "A full page of text without a citation is pointed out.",
+                "allow": "Pages without a citation are not pointed out.",
+            },
+        ),
+        Option(
+            "dashes",
+            "lenient",
+            {
+                "lenient": "A hyphen may stand for the dash of a range.",
+                "strict": "Ranges have the guide’s own dash.",
+            },
+        ),
+        Option(
+            "discursive_notes",
+            "flag",
+            {
+                "allow": "Notes may comment and cite nothing.",
+                "flag": "A note that cites nothing is pointed out.",
+                "forbid": "Every note must cite.",
+            },
+        ),
+        Option(
+            "ibid",
+            "discourage",
+            {
+                "allow": "“Ibid.” may be used.",
+                "discourage": "“Ibid.” is better a short note.",
+                "forbid": "“Ibid.” is not used.",
+                "require": "“Ibid.” is used where the note before has the same source.",
+            },
+        ),
+        Option(
             "figures_first",
             "before",
             {

@@ -47,7 +47,8 @@ class CitationSettings:
     `et_al_from` is the number of authors from which `et al.` stands; `conjunction_enclosed`
     and `_running` join two names in parentheses and in the sentence. `range_digits` says how
     a range's second number is written: `two` (the last two where the hundreds agree), `all`,
-    or `either`. `quotation` is when a quotation is set off: more than so many `words`.
+    or `either`. A quotation of `block_from_words`
+    or more is set off, one of fewer than `block_least_words` is not.
     """
 
     title_short_words: int
@@ -65,6 +66,7 @@ class CitationSettings:
     range_dash: str
     range_digits: str
     block_from_words: int
+    block_least_words: int
 
 
 @dataclass(frozen=True, slots=True)

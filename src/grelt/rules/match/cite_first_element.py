@@ -66,4 +66,5 @@ RULE = Rule(
         "middle": "The text cites {cited}; the entry’s title begins otherwise, with {opening}.",
     },
     check=check,
+    outranks=("cite-title-form",),
 )

@@ -1,0 +1,59 @@
+"""A direct quotation whose citation gives no page or other locator, although the source has pages.
+
+A quotation is there to be checked; without a page the reader has to read the whole source for it.
+"""
+
+import re
+
+from ...entries import Entry
+from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
+from ...paper import Paper
+from ..base import Rule
+
+_ONLINE = re.compile(
+    r"https?://|www\.|\bdoi\b|\.(?:com|org|net|example)\b|\[(?:Film|Video|Audio)", re.I
+)
+
+
+def check(paper: Paper, number: int) -> Verdict:
+    citation = paper.citations[number]
+    match = paper.matches[number]
+    if citation.parenthesis is None or citation.note_kind or citation.personal:
+        return NOT_MINE
+    quoted = [
+        q
+        for q in paper.quotations
+        if q.paragraph == citation.paragraph and paper.closing_citation(q) == number
+    ]
+    if not quoted:
+        return NOT_MINE
+    if citation.locator is not None:
+        return RIGHT
+    if len(match.entries) != 1 or not _has_pages(paper.entries[match.entries[0]]):
+        return NOT_MINE
+    return (
+        Slip(
+            template="page",
+            place=paper.citation_place(number),
+            citation=number,
+            confidence=0.9 if quoted[0].words >= 7 else 0.7,
+            doubt="" if quoted[0].words >= 7 else "so few words may be no quotation",
+        ),
+    )
+
+
+def _has_pages(entry: Entry) -> bool:
+    if entry.pages is not None:
+        return True
+    whole = entry.title is not None and entry.title.dress == "italics" and entry.container is None
+    return whole and _ONLINE.search(entry.text) is None
+
+
+RULE = Rule(
+    id="cite-quote-locator",
+    subject=Subject.CITATION,
+    label="quotation without a page",
+    mark="page?",
+    messages={"page": "These words are quoted from a source with pages, and no page is given."},
+    check=check,
+)

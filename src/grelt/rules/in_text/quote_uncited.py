@@ -1,0 +1,104 @@
+"""A direct quotation with no citation in its sentence or the next.
+
+Words in quotation marks are somebody's; the reader is told whose, and where.
+"""
+
+from ...citations import Quotation
+from ...findings import NOT_MINE, RIGHT, Place, Slip, Subject, Verdict
+from ...paper import Paper
+from ...structure import Role
+from ...text.folding import words
+from ..base import Rule
+
+
+def check(paper: Paper, number: int) -> Verdict:
+    mine = [q for q in paper.quotations if q.paragraph == number and not q.block]
+    if not mine or not paper.entries:
+        return NOT_MINE
+    slips = tuple(_slip(q) for q in mine if not _cited(paper, q) and not _said_before(paper, q))
+    return slips or RIGHT
+
+
+def _cited(paper: Paper, quotation: Quotation) -> bool:
+    here = [paper.citations[i] for i in paper.citations_in.get(quotation.paragraph, ())]
+    sentence = quotation.sentence
+    for citation in here:
+        where = citation.place or citation.parenthesis or citation.span
+        if citation.sentence == sentence or citation.sentence.start == sentence.end:
+            return True
+        if sentence.start <= where.start < sentence.end:
+            return True
+    paragraph = paper.paragraph(quotation.paragraph)
+    near = _next_end(paper, quotation)
+    if any(sentence.start <= offset <= near for offset, _ in paragraph.note_markers):
+        return True
+    if _goes_on(paper, quotation):
+        return True
+    named = set(words(sentence.of(paragraph.text)))
+    if any(set(words(e.label)) <= named for e in paper.entries if words(e.label)):
+        return True
+    return _leads_on(paper, quotation)
+
+
+def _next_end(paper: Paper, quotation: Quotation) -> int:
+    """Where the sentence after the quotation's ends, at most."""
+    text = paper.paragraph(quotation.paragraph).text
+    starts = [q.sentence.end for q in paper.quotations if q.paragraph == quotation.paragraph]
+    later = min((s for s in starts if s > quotation.sentence.end), default=0)
+    stop = text.find(". ", quotation.sentence.end)
+    return max(quotation.sentence.end, later, stop + 2 if stop >= 0 else len(text))
+
+
+def _goes_on(paper: Paper, quotation: Quotation) -> bool:
+    """Between two citations of one source the text may go on with it."""
+    numbers = paper.citations_in.get(quotation.paragraph, ())
+    before = [i for i in numbers if paper.citations[i].sentence.start < quotation.sentence.start]
+    after = [i for i in numbers if paper.citations[i].sentence.start > quotation.sentence.start]
+    if not before or not after:
+        return False
+    entries = paper.matches[before[-1]].entries
+    return bool(entries) and entries == paper.matches[after[0]].entries
+
+
+def _leads_on(paper: Paper, quotation: Quotation) -> bool:
+    """Whether the paragraph ends with the quotation and a block quotation follows."""
+    text = paper.paragraph(quotation.paragraph).text
+    following = quotation.paragraph + 1
+    roles = paper.structure.roles
+    last = quotation.sentence.end >= len(text.rstrip())
+    return last and following < len(roles) and roles[following] is Role.BLOCK_QUOTE
+
+
+def _said_before(paper: Paper, quotation: Quotation) -> bool:
+    """Whether the same words are quoted, and cited, elsewhere in the paper."""
+    mine = _bare(paper, quotation)
+    return any(
+        other is not quotation and mine in _bare(paper, other) and _cited(paper, other)
+        for other in paper.quotations
+    )
+
+
+def _bare(paper: Paper, quotation: Quotation) -> str:
+    return " ".join(words(quotation.span.of(paper.paragraph(quotation.paragraph).text)))
+
+
+def _slip(quotation: Quotation) -> Slip:
+    sure = quotation.words >= 6
+    return Slip(
+        template="quoted",
+        place=Place(quotation.paragraph, quotation.span),
+        paragraph=quotation.paragraph,
+        confidence=0.85 if sure else 0.65,
+        doubt="" if sure else "so few words may be no quotation",
+    )
+
+
+RULE = Rule(
+    id="quote-uncited",
+    subject=Subject.PARAGRAPH,
+    label="quotation without a citation",
+    mark="whose?",
+    messages={"quoted": "No citation stands in the sentence of this quotation, or in the next."},
+    check=check,
+    any_system=True,
+)
