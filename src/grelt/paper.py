@@ -124,6 +124,42 @@ class Paper:
                 found[note_of[citation.paragraph]].append(number)
         return tuple(map(tuple, found))
 
+    @cached_property
+    def source_of(self) -> tuple[str, ...]:
+        """Which source each citation means: its entry, or for one that is not listed its words."""
+        found: list[str] = []
+        for citation, match in zip(self.citations, self.matches, strict=True):
+            if len(match.entries) == 1:
+                found.append(f"entry {match.entries[0]}")
+            elif match.carried and citation.after is not None and not citation.source:
+                found.append("continued")
+            else:
+                named = citation.names.names[0].key if citation.names else letters(citation.source)
+                found.append(f"unlisted {named}")
+        return tuple(found)
+
+    def cited_before(self, number: int) -> bool:
+        """Whether an earlier note cites the source of a note's citation."""
+        own = self.source_of[number]
+        earlier = (i for note in self.cited_in_notes for i in note if i < number)
+        return any(self.source_of[i] == own for i in earlier)
+
+    def note_of(self, number: int) -> int | None:
+        """The note that a citation stands in."""
+        return next((n for n, own in enumerate(self.cited_in_notes) if number in own), None)
+
+    def note_above(self, number: int) -> tuple[int, ...]:
+        """What an `ibid.` may point at: the citation before it in its note, or all of the note
+        before."""
+        note = self.note_of(number)
+        if note is None:
+            return ()
+        own = self.cited_in_notes[note]
+        at = own.index(number)
+        if at:
+            return (own[at - 1],)
+        return self.cited_in_notes[note - 1] if note else ()
+
     def kind_of_note(self, number: int) -> str:
         """`full`, `short`, `ibid`, `mixed` (several, or with comment), or `discursive`."""
         cited = self.cited_in_notes[number]

@@ -25,7 +25,7 @@ _SIGNAL = re.compile(
 )
 # A signal in the midst of a sentence: `On the keeper, see Lena Marsh, …`
 _SIGNAL_INSIDE = re.compile(
-    r"(?:^|[\s,(])(?:see(?:\s+also)?|cf\.|quoted\s+in|qtd\.\s+in|cited\s+in)\s+(?=[^\W\d_a-z]|[“\"])",
+    r"(?:^|[\s,(])(?:see(?:\s+also)?|cf\.|quoted\s+in|qtd\.\s+in|cited\s+in)\s+(?=(?-i:[^\W\d_a-z])|[“\"])",
     re.I,
 )
 _IBID = re.compile(
@@ -254,6 +254,16 @@ def _without_title(
     if place is None:
         return None
     words = text[piece.start : place.start].strip(" ,\u00a0")
+    head, comma, tail = words.partition(", ")
+    named = natural_names(head)
+    if comma and named is not None and known.has_surname(named) and known.is_title(tail):
+        # The title's dress is lost, as in plain text.
+        at = piece.start + len(head) + 2
+        title = TitleCue(tail, "plain", Span(at, at + len(tail)))
+        return Reference(
+            "short", piece, Span(piece.start, title.span.end), named, title,
+            place.of(text), place, signal,
+        )  # fmt: skip
     names = natural_names(words)
     if not known.is_group(words) and (names is None or not known.has_surname(names)):
         return None

@@ -41,7 +41,9 @@ class Walk:
     def enter_note(self, identity: str) -> None:
         """Begin a paragraph of a note. What an `ibid.` means is the last of the note before."""
         if identity != self.note:
-            self.note, self.last_in_notes = identity, self.last_in_note or self.last_in_notes
+            self.note = identity
+            if self.last_in_note is not None:
+                self.last_in_notes = self.last_in_note
 
 
 def words_outside(document: Document, structure: Structure) -> frozenset[str]:

@@ -208,7 +208,11 @@ def with_text_replaced(document: Document, paragraph: int, span: Span, words: st
         if end > span.end:
             runs.append(Run(Span(span.end + shift, end + shift), run.format))
     text = old.text[: span.start] + words + old.text[span.end :]
-    new = replace(old, text=text, runs=tuple(r for r in runs if len(r.span)))
+    markers = tuple(
+        (at + shift if at >= span.end else min(at, span.start + len(words)), identity)
+        for at, identity in old.note_markers
+    )
+    new = replace(old, text=text, runs=tuple(r for r in runs if len(r.span)), note_markers=markers)
     return replace(
         document,
         paragraphs=(*document.paragraphs[:paragraph], new, *document.paragraphs[paragraph + 1 :]),

@@ -1,0 +1,51 @@
+"""A note that comments and cites nothing.
+
+What matters belongs in the text, and what does not can go; some courses allow such notes, and the house
+rule says so.
+"""
+
+import re
+
+from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
+from ...paper import Paper
+from ..base import Rule
+
+_CROSS = re.compile(
+    r"\b(?:notes?|nn?\.|page|p\.|chapter|section|appendix|table|figure)\s*\d|\b(?:above|below)\b",
+    re.I,
+)
+
+
+def check(paper: Paper, number: int) -> Verdict:
+    house = paper.policy.house.value("discursive_notes")
+    note = paper.document.notes[number]
+    inked = [i for i in note.paragraphs if not paper.paragraph(i).is_blank]
+    if house == "allow" or not inked:
+        return NOT_MINE
+    if paper.cited_in_notes[number]:
+        return RIGHT
+    text = "\n".join(paper.paragraph(i).text for i in inked)
+    if _CROSS.search(text):
+        return NOT_MINE  # it sends the reader to another place
+    return (
+        Slip(
+            template="forbid" if house == "forbid" else "comment",
+            place=paper.whole_paragraph(inked[0]),
+            note=number,
+            confidence=0.85,
+        ),
+    )
+
+
+RULE = Rule(
+    id="note-discursive",
+    subject=Subject.NOTE,
+    label="note that cites nothing",
+    mark="note",
+    messages={
+        "comment": "The note comments and cites nothing.",
+        "forbid": "In this course every note cites.",
+    },
+    check=check,
+    house=("discursive_notes",),
+)

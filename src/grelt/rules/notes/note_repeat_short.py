@@ -1,0 +1,45 @@
+"""A later note to a source repeats the full form.
+
+What was said in full once is known; the short form takes the reader back to it, and leaves room.
+"""
+
+from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
+from ...paper import Paper
+from ...short_notes import short_note
+from ..base import Rule
+
+
+def check(paper: Paper, number: int) -> Verdict:
+    citation = paper.citations[number]
+    if citation.note_kind not in ("full", "short") or not paper.cited_before(number):
+        return NOT_MINE
+    if citation.note_kind == "short":
+        return RIGHT
+    found = paper.matches[number].entries
+    short = (
+        short_note(paper.entries[found[0]], citation.locator, paper.policy.guide.notes)
+        if len(found) == 1
+        else None
+    )
+    if short is not None and not citation.text.endswith("."):
+        short = short.rstrip(".")
+    return (
+        Slip(
+            template="full",
+            place=paper.citation_place(number),
+            expected=short,
+            citation=number,
+            confidence=0.9,
+            fixable=short is not None,
+        ),
+    )
+
+
+RULE = Rule(
+    id="note-repeat-short",
+    subject=Subject.CITATION,
+    label="later note in full",
+    mark="short",
+    messages={"full": "An earlier note gives this source; from then on the short form stands."},
+    check=check,
+)
