@@ -26,6 +26,7 @@ from .chapter_words import (
 )
 from .essay import Essay, PlantedSlip
 
+_UNLISTED = "Bram Yestin, *Tolls of the Upper Locks* (Reach: Heron House, 1974), 12."
 _ENTRIES, _PARAGRAPHS_A_SECTION, _SEED = 150, 13, 1791
 _JOURNALS = (
     "Journal of Inland Navigation",
@@ -96,12 +97,12 @@ def load_chapter() -> Essay:
         format="docx",
         slips=(
             PlantedSlip("entry-uncited", None, "Zeller", None),
-            PlantedSlip("cite-unlisted", "Yestin", None, None),
+            PlantedSlip("cite-unlisted", _UNLISTED.replace("*", ""), None, None),
             PlantedSlip(
                 "note-repeat-short",
                 sources[0].full(sources[0].pages[0]).replace("*", ""),
                 None,
-                None,
+                sources[0].brief(sources[0].pages[0]).replace("*", ""),
             ),
         ),
         document=parse_fragment("\n".join(lines).replace("'", "’"), "Times New Roman"),
@@ -199,7 +200,7 @@ def _note(state: _State, number: int) -> str:
 def _slips_in_text(first: _Source) -> list[str]:
     return [
         "The tolls of the upper locks have been printed once."
-        "^[Bram Yestin, *Tolls of the Upper Locks* (Reach: Heron House, 1974), 12.] "
+        f"^[{_UNLISTED}] "
         "They agree with the figures of the company."
         f"^[{first.full(first.pages[0])}]"
     ]

@@ -111,7 +111,7 @@ class Paper:
     @cached_property
     def other_system(self) -> str | None:
         """The system the paper uses as a whole, where it is not the guide's."""
-        found = citation_system(self)
+        found = citation_system(self.document, self.structure, self.citations)
         return found if found != self.policy.guide.system else None
 
     @cached_property

@@ -50,7 +50,7 @@ def _fit(paper: Paper, guide: Guide) -> float:
 
 
 def _system(paper: Paper, guide: Guide) -> float:
-    found = citation_system(paper)
+    found = citation_system(paper.document, paper.structure, paper.citations)
     return 0.0 if found is None else 2.0 if found == guide.system else -3.0
 
 

@@ -3,18 +3,19 @@
 from __future__ import annotations
 
 import re
-from typing import TYPE_CHECKING
+from collections.abc import Sequence
 
-from .structure import Role
-
-if TYPE_CHECKING:
-    from .paper import Paper
+from .citations import Citation
+from .document import Document
+from .structure import Role, Structure
 
 _FEWEST = 3
 _NUMERIC = re.compile(r"\[\d{1,3}(?:\s?[,–-]\s?\d{1,3})*(?:,\s?pp?\.\s?\d+(?:[-–]\d+)?)?\]")
 
 
-def citation_system(paper: Paper) -> str | None:
+def citation_system(
+    document: Document, structure: Structure, citations: Sequence[Citation]
+) -> str | None:
     """`author-page`, `author-date` or `notes`; None where there is too little to tell by.
 
     A year in most parentheses makes author-date; more notes than parentheses make notes; more
@@ -22,14 +23,14 @@ def citation_system(paper: Paper) -> str | None:
     """
     enclosed = [
         c
-        for c in paper.citations
-        if c.parenthesis is not None and paper.structure.roles[c.paragraph] is not Role.NOTE
+        for c in citations
+        if c.parenthesis is not None and structure.roles[c.paragraph] is not Role.NOTE
     ]
-    notes = len(paper.document.notes)
+    notes = len(document.notes)
     figures = sum(
         len(_NUMERIC.findall(p.text))
-        for p in paper.document.paragraphs
-        if paper.structure.roles[p.index] is Role.BODY
+        for p in document.paragraphs
+        if structure.roles[p.index] is Role.BODY
     )
     if figures >= _FEWEST and figures > len(enclosed) and figures > notes:
         return "numeric"

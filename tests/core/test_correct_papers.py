@@ -48,7 +48,8 @@ class CorrectPapers(unittest.TestCase):
 
 class Systems(unittest.TestCase):
     def system(self, text: str) -> str | None:
-        return citation_system(analyse(parse_fragment(text + LIST), Policy(load_guide("mla-9"))))
+        paper = analyse(parse_fragment(text + LIST), Policy(load_guide("mla-9")))
+        return citation_system(paper.document, paper.structure, paper.citations)
 
     def test_told_from_the_citations(self) -> None:
         for text, system in (

@@ -11,7 +11,9 @@ from typing import Any
 
 import jsonschema
 
-from demo.essay import Essay, PlantedSlip, load_essays
+from demo.chapter import load_chapter
+from demo.essay import COURSES, Essay, PlantedSlip, load_essays
+from demo.write import file_of as paper_of
 from demo.write_docx import write_docx
 from grelt import api
 from grelt.document.fragment import parse_fragment
@@ -54,10 +56,18 @@ class PlantedSlips(unittest.TestCase):
         self.assertEqual(missed, [], "planted and not found")
         self.assertEqual([(f["rule"], f["message"]) for f in left], [], "false alarms")
 
-    def test_as_this_project_writes_them(self) -> None:
-        for essay in load_essays():
+    def test_as_their_writers_hand_them_in(self) -> None:
+        for essay in [*load_essays(COURSES), load_chapter()]:
+            name, data = paper_of(essay)
+            inputs = api.CheckInputs(essay.guide, date="2026-11-25")
             with self.subTest(essay=essay.name):
-                self.agree(essay, check(file_of(essay)))
+                self.agree(essay, check(data, name, inputs))
+
+    def test_as_word_processor_files(self) -> None:
+        for essay in load_essays(COURSES):
+            inputs = api.CheckInputs(essay.guide, date="2026-11-25")
+            with self.subTest(essay=essay.name):
+                self.agree(essay, check(file_of(essay), inputs=inputs))
 
     def test_as_a_word_processor_exported_them(self) -> None:
         by_name = {essay.name: essay for essay in load_essays()}
@@ -73,8 +83,8 @@ class PlantedSlips(unittest.TestCase):
 
 class TheReport(unittest.TestCase):
     def reports(self) -> Iterator[tuple[Essay, dict[str, Any]]]:
-        for essay in load_essays():
-            yield essay, check(file_of(essay))
+        for essay in load_essays(COURSES):
+            yield essay, check(file_of(essay), inputs=api.CheckInputs(essay.guide))
 
     def test_it_keeps_its_schema(self) -> None:
         for essay, report in self.reports():

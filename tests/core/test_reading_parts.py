@@ -75,7 +75,9 @@ class Parts(unittest.TestCase):
 
     def test_semicolons_inside_quotation_marks_do_not_part(self) -> None:
         text = "(“Gates; Sluices” 4; Bray 9)"
-        cut = [s.of(text).strip() for s in split_works(text, Span(1, len(text) - 1))]
+        cut = [
+            s.of(text).strip() for s in split_works(text, Span(1, len(text) - 1), KnownSources())
+        ]
         self.assertEqual(cut, ["“Gates; Sluices” 4", "Bray 9"])
 
 

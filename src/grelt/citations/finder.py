@@ -6,6 +6,7 @@ cites. Time grows in a straight line with the text.
 
 from __future__ import annotations
 
+import re
 from dataclasses import replace
 
 from ..document import Document, Paragraph
@@ -37,6 +38,7 @@ from .walk import (
     words_outside,
 )
 
+_CAPITALS = re.compile(r"[^\W\d_a-z][^\W\d_]*")
 _CLOSING_QUOTE = '”’"»'
 
 
@@ -114,6 +116,7 @@ def _read_references(walk: Walk, paragraph: Paragraph, cut: Sentences) -> list[S
                 sentence=cut.at(reference.span.start),
                 after=before,
                 certainty=CERTAIN,
+                personal=reference.newspaper,
                 note_kind=reference.kind,
                 signal=reference.signal,
             )
@@ -175,7 +178,7 @@ def _read_parenthesis(
             )
             continue
         parts.append(part)
-    if not parts:
+    if not parts or _only_introduces(text, span, parts):
         return
     if walk.dated and parts[0].year is not None:
         before = in_scope(cues, Span(sentence.start, span.start))
@@ -230,6 +233,16 @@ def _read_parenthesis(
         used.update(c.span for c in before)
         if not tentative:
             walk.last_in_stretch = len(walk.citations) - 1
+
+
+def _only_introduces(text: str, span: Span, parts: list[Part]) -> bool:
+    """`the Harbour Lighting Board (HLB)`: letters that shorten the words before them."""
+    (part, *others) = parts
+    source = part.source
+    if others or part.year or part.locator or not 2 <= len(source) <= 8 or not source.isupper():
+        return False
+    initials = "".join(w[0] for w in _CAPITALS.findall(text, max(0, span.start - 120), span.start))
+    return initials.endswith(source)
 
 
 def _last_inked(text: str, before: int) -> int:

@@ -48,7 +48,8 @@ class Citation:
     last; `earlier` those named before in the paragraph. `after` is the
     position, in the list of citations, of the one before it in the same stretch of text,
     whose source a locator alone may continue.
-    `personal` is a communication that no list holds. `place` is a second parenthesis, later
+    `personal` is a source that no list need hold: a personal communication, or in a note
+    an article in a newspaper. `place` is a second parenthesis, later
     in the sentence, with the page that belongs to this citation.
     `note_kind` is how a note cites: `full`, `short`, `ibid`, `list` (as an entry has it) or
     `cross` (another note); empty where it could not be told. `signal` is its `see`, `cf.`

@@ -57,7 +57,7 @@ _SMALL = frozenset("of for the and on in at to with de la du".split())
 @dataclass(frozen=True, slots=True)
 class Reference:
     """One reference of a note. Spans are offsets into its paragraph; `source_span` covers names
-    and title. `facts` is the parenthesis of the publication."""
+    and title. `newspaper` is an unsigned piece told by its day, as lists leave it out."""
 
     kind: str
     span: Span
@@ -67,6 +67,7 @@ class Reference:
     locator: str | None = None
     locator_span: Span | None = None
     signal: str = ""
+    newspaper: bool = False
 
 
 def read_note(text: str, italics: tuple[Span, ...], known: KnownSources) -> tuple[Reference, ...]:
@@ -196,9 +197,11 @@ def _reference(
     if kind is None:
         return None
     words = where.of(text).strip(MARKS).strip().rstrip(".,")
+    news = kind == "full" and not names and _DATE.search(rest) is not None
     return Reference(
         kind, piece, Span(piece.start, where.end), None if group else names,
         TitleCue(words, dress, where), place.of(text) if place is not None else None, place, signal,
+        news and not (_FACTS.search(rest) or _ISSUE.search(rest)),
     )  # fmt: skip
 
 

@@ -54,7 +54,8 @@ _GROUP = re.compile(
 _BOOK = re.compile(r"(?:[1-3]\s)?[A-Z][a-z]{1,12}\.?")
 # A day: `14 March 1821`, `October 9, 2026`.
 DAY = re.compile(
-    r"(?:\d{1,2}\s+)?(?:jan|feb|mar|apr|may|june?|july?|aug|sept?|oct|nov|dec)[a-z]*\.?(?:\s+\d{1,2})?",
+    r"(?:\d{1,2}\s+)?(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|"
+    r"sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)(?![^\W\d_])\.?(?:\s+\d{1,2})?",
     re.I,
 )
 _NOT_SOURCES = frozenset(

@@ -10,6 +10,7 @@ from ..citations import Citation, Cue
 from ..entries import Entry
 from ..text.folding import fold, letters, without_article, words
 from ..text.names import natural_name
+from ..text.spelling import is_a_letter_away
 from .candidates import RIGHT_WAYS, Candidate, Way, candidates
 from .duplicates import duplicates
 from .index import EntryIndex
@@ -88,12 +89,15 @@ def _choose(
     tally: Counter[int],
 ) -> Match:
     before = earlier[citation.after] if citation.after is not None else None
+    if citation.personal and citation.form != "note":
+        return Match(MatchDegree.NONE, (), "a personal communication stands in no list", 1.0)
     if not citation.source and not citation.cues:
         return _continued(before, tally)
     found = _candidates(citation, index)
     if not found and not citation.source:
         return _continued(before, tally)
     found = [_with_author_named(c, citation, index, before) for c in found]
+    found = [_with_name_misspelled(c, citation, index) for c in found]
     found = _agreeing_with_title(found, citation, index)
     found = agreeing_with_year(found, citation, index)
     found.sort(key=lambda c: (-c.score, c.entry))
@@ -196,6 +200,26 @@ def _with_author_named(
         way=Way.TITLE_IN_SENTENCE,
         score=0.97,
         reason="its title, with its author named in the sentence",
+    )
+
+
+def _with_name_misspelled(candidate: Candidate, citation: Citation, index: EntryIndex) -> Candidate:
+    """Title and name are cited, the title leads here and the name is a letter away."""
+    names = citation.names
+    if candidate.way not in (Way.TITLE_FOR_AUTHOR, Way.TITLE_IN_SENTENCE) or names is None:
+        return candidate
+    persons = index.entries[candidate.entry].persons
+    if not persons or citation.title is None or not citation.source:
+        return candidate
+    cited = names.names[0]
+    if not is_a_letter_away(cited.key, persons[0].key):
+        return candidate
+    return replace(
+        candidate,
+        way=Way.SPELLING,
+        score=0.9,
+        reason=f"its title, and a name a letter away from {persons[0].family}",
+        cited=cited.family,
     )
 
 

@@ -16,7 +16,7 @@ def unlisted_sources(
     labels: dict[str, str] = {}
     last_key: str | None = None
     for number, (citation, match) in enumerate(zip(citations, matches, strict=True)):
-        if match.entries or match.sourceless:
+        if match.entries or match.sourceless or citation.personal:
             last_key = None if not match.carried else last_key
             continue
         if match.carried and last_key is not None:

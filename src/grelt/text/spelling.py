@@ -19,6 +19,11 @@ def slip_distance(one: str, other: str) -> int | None:
     return distance if distance <= allowed else None
 
 
+def is_a_letter_away(one: str, other: str) -> bool:
+    """Whether two folded words, however short, are one slip apart: weak where nothing else fits."""
+    return DamerauLevenshtein.distance(one, other, score_cutoff=1) == 1
+
+
 def is_slip(one: str, other: str) -> bool:
     """Whether two folded words differ by a slip of spelling."""
     return slip_distance(one, other) is not None

@@ -56,6 +56,8 @@ def _block(paper: Paper, quotation: Quotation, least: int) -> Verdict:
                 fixable=True,
             ),
         )
+    if paper.document.format == "pdf":
+        return RIGHT  # where a line was broken by hand, as in verse, is not told
     alone = not any(
         0 <= n < len(paper.structure.roles) and paper.structure.roles[n] is Role.BLOCK_QUOTE
         for n in (number - 1, number + 1)

@@ -101,8 +101,8 @@ RULE = Rule(
     mark="et al.",
     messages={
         "form": "It is written “et al.”, with one period, after “al”.",
-        "many": "The work has so many authors that the citation gives the first and “et al.”",
-        "few": "The work has too few authors for “et al.”",
+        "many": "The work has so many authors that “et al.” follows the first.",
+        "few": "“et al.” stands for more authors than the work has.",
         "alone": "The entry has more authors than the citation says.",
     },
     check=check,

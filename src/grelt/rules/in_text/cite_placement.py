@@ -33,6 +33,8 @@ def check(paper: Paper, number: int) -> Verdict:
     text = paper.paragraph(citation.paragraph).text
     if not text[: where.start].strip():
         return NOT_MINE
+    if paper.paragraph(citation.paragraph).format.left is None and not text[where.end :].strip():
+        return NOT_MINE  # it may be a block quotation: the format does not tell
     if role is Role.BLOCK_QUOTE:
         return _after_block(paper, number, citation, where, text)
     return _in_sentence(number, citation, where, text)

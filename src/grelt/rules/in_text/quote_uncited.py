@@ -10,9 +10,14 @@ from ...structure import Role
 from ...text.folding import words
 from ..base import Rule
 
+_LEAST, _SURE = 6, 8
+_NEAR = 350
+
 
 def check(paper: Paper, number: int) -> Verdict:
-    mine = [q for q in paper.quotations if q.paragraph == number and not q.block]
+    mine = [
+        q for q in paper.quotations if q.paragraph == number and not q.block and q.words >= _LEAST
+    ]
     if not mine or not paper.entries:
         return NOT_MINE
     slips = tuple(_slip(q) for q in mine if not _cited(paper, q) and not _said_before(paper, q))
@@ -32,7 +37,7 @@ def _cited(paper: Paper, quotation: Quotation) -> bool:
     near = _next_end(paper, quotation)
     if any(sentence.start <= offset <= near for offset, _ in paragraph.note_markers):
         return True
-    if _goes_on(paper, quotation):
+    if _goes_on(paper, quotation) or _read_closely(paper, quotation):
         return True
     named = set(words(sentence.of(paragraph.text)))
     if any(set(words(e.label)) <= named for e in paper.entries if words(e.label)):
@@ -60,6 +65,20 @@ def _goes_on(paper: Paper, quotation: Quotation) -> bool:
     return bool(entries) and entries == paper.matches[after[0]].entries
 
 
+def _read_closely(paper: Paper, quotation: Quotation) -> bool:
+    """A few sentences after a page was cited, the text still reads that page."""
+    near = quotation.sentence.start - _NEAR
+    before = [
+        i
+        for i in paper.citations_in.get(quotation.paragraph, ())
+        if paper.citations[i].sentence.start < quotation.sentence.start
+    ]
+    if not before:
+        return False
+    last = paper.citations[before[-1]]
+    return last.locator is not None and last.sentence.end >= near
+
+
 def _leads_on(paper: Paper, quotation: Quotation) -> bool:
     """Whether the paragraph ends with the quotation and a block quotation follows."""
     text = paper.paragraph(quotation.paragraph).text
@@ -83,7 +102,7 @@ def _bare(paper: Paper, quotation: Quotation) -> str:
 
 
 def _slip(quotation: Quotation) -> Slip:
-    sure = quotation.words >= 6
+    sure = quotation.words >= _SURE
     return Slip(
         template="quoted",
         place=Place(quotation.paragraph, quotation.span),

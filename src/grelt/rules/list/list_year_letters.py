@@ -3,6 +3,7 @@
 The citation has only name and year; the letters, in the order of the titles, say which work is meant.
 """
 
+from ...entries import Entry
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
 from ...text.spans import Span
@@ -40,10 +41,12 @@ def _alike(paper: Paper, one: int, other: int) -> bool:
         return True
     if paper.matching.repeats.get(one) == other or paper.matching.repeats.get(other) == one:
         return False
-    names = [
-        [(p.key, p.given[:1].casefold()) for p in e.persons] or [e.author.text] for e in (a, b)
-    ]
-    return a.year == b.year and names[0] == names[1]
+    return a.year == b.year and _authors(a) == _authors(b)
+
+
+def _authors(entry: Entry) -> list[tuple[str, str]]:
+    persons = [(p.key, p.given[:1].casefold()) for p in entry.persons]
+    return persons or [(entry.author.text, "")]
 
 
 RULE = Rule(

@@ -9,6 +9,7 @@ from ...matching import MatchDegree
 from ...matching.candidates import Way
 from ...paper import Paper
 from ...text.spans import Span
+from ...text.spelling import is_slip
 from ..base import Rule
 
 
@@ -46,6 +47,9 @@ def _in_sentence(paper: Paper, number: int) -> Verdict:
     """The work is cited rightly, and its author misspelled in the sentence."""
     citation = paper.citations[number]
     entry = paper.entries[paper.matches[number].entries[0]]
+    later = _later_name(paper, number)
+    if later is not None:
+        return (later,)
     listed = {p.family for p in entry.persons}
     for cue in citation.cues:
         if cue.listed in listed and not _said_before(paper, number, cue.span):
@@ -61,6 +65,29 @@ def _in_sentence(paper: Paper, number: int) -> Verdict:
                 ),
             )
     return RIGHT
+
+
+def _later_name(paper: Paper, number: int) -> Slip | None:
+    """A second or third author a slip of spelling away from the entry's."""
+    citation = paper.citations[number]
+    entry = paper.entries[paper.matches[number].entries[0]]
+    names = citation.names.names if citation.names is not None else ()
+    text = paper.paragraph(citation.paragraph).text
+    for cited, listed in zip(names[1:], entry.persons[1:], strict=False):
+        if cited.key == listed.key or not is_slip(cited.key, listed.key):
+            continue
+        at = text.find(cited.family, citation.source_span.start, citation.source_span.end)
+        if at >= 0:
+            return Slip(
+                template="slip",
+                holes=(("cited", cited.family), ("listed", listed.family)),
+                place=Place(citation.paragraph, Span(at, at + len(cited.family))),
+                expected=listed.family,
+                citation=number,
+                confidence=0.9,
+                fixable=True,
+            )
+    return None
 
 
 def _said_before(paper: Paper, number: int, span: Span) -> bool:

@@ -1,4 +1,4 @@
-"""“Ibid.” where a short note is better; or, where the house asks for it, a short note for “Ibid.”
+"""“Ibid.” where a short note is better; or, where the house asks for it, “Ibid.” for a short note.
 
 A note that says its own source can be read by itself, and stays right when another note is put in
 before it.
@@ -53,7 +53,7 @@ RULE = Rule(
     mark="ibid.",
     messages={
         "better": "A short note says the same and stays right when notes move.",
-        "forbid": "This course does not use “Ibid.”",
+        "forbid": "“Ibid.” is not used in this course.",
         "use": "This course uses “Ibid.” where the note above has the same source.",
     },
     check=check,
