@@ -178,6 +178,8 @@ def _read_parenthesis(
             )
             continue
         parts.append(part)
+    if len(parts) > 1 and _only_introduces(text, span, parts[:1]):
+        del parts[0]  # `(RBG; RBG, 2017)`
     if not parts or _only_introduces(text, span, parts):
         return
     if walk.dated and parts[0].year is not None:

@@ -85,6 +85,9 @@ def _all(citation: Citation, index: EntryIndex) -> Iterable[Candidate]:
         lead = source[: max(0, citation.title.span.start - citation.source_span.start)]
         source = lead.strip(' ,“"‘') if citation.names is None else ""
         yield from _by_container(citation.title.text, index)
+        if citation.names is None and not source:
+            # A title that opens its entry without marks or italics was read as a name there.
+            yield from _by_group(citation.title.text, index)
     elif source:
         yield from _by_title(source, index, dressed=False)
         yield from _by_container(source, index)

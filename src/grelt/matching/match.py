@@ -296,6 +296,12 @@ def _kept(
             if not citation.source:
                 page_alone.setdefault(citation.paragraph, set()).update(match.entries)
     cited = set().union(*firm.values())
+    noted = {
+        entry
+        for citation, match in zip(citations, matches, strict=True)
+        if citation.note_kind
+        for entry in match.entries
+    }
     kept: list[int] = []
     for number, (citation, match) in enumerate(zip(citations, matches, strict=True)):
         if not citation.tentative or number in joins:
@@ -310,6 +316,8 @@ def _kept(
                 continue
             have = firm.setdefault(citation.paragraph, set())
             ahead = page_alone.get(citation.paragraph + 1, set())
+            if noted.issuperset(match.entries) and not citation.note_kind:
+                continue  # where notes cite a source, its name in the text does not
             if have.issuperset(match.entries) or ahead.issuperset(match.entries):
                 continue
             if _merely_mentions(citation) and cited.issuperset(match.entries):

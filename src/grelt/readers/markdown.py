@@ -86,7 +86,8 @@ def _paragraph(state: _State, token: Token) -> None:
     text = ""
     runs: list[Run] = []
     markers: list[tuple[int, str]] = []
-    format = _PLAIN
+    # How a heading is printed is left to whoever sets the page.
+    format = _PLAIN if state.heading is None else replace(_PLAIN, bold=None)
     outer: list[RunFormat] = []
     for child in token.children or ():
         words = ""
