@@ -69,7 +69,7 @@ def measure(paper: MarkedPaper, results: dict[str, Result]) -> None:
     for finding in report["findings"]:
         by_guide.faults.append(f"{paper.name}: {finding['rule']} {finding['found']!r}")
     used: set[int] = set()
-    for mark in paper.marks:
+    for mark in sorted(paper.marks, key=lambda m: m.open):
         _measure_mark(paper, mark, read, used, results)
     for number, citation in enumerate(read.citations):
         if number not in used:

@@ -45,6 +45,9 @@ class MarkedPaper:
 
     def file(self) -> tuple[str, bytes]:
         """Name and bytes of the paper in its format."""
+        if self.format == "txt":
+            words = "\n\n".join(p.text for p in self.document.paragraphs)
+            return f"{self.name}.txt", words.encode()
         return file_of(
             Essay(
                 self.name, "A. Writer", 1, "", self.guide, "", "direct", "Times New Roman",

@@ -17,10 +17,19 @@ from .signals import in_scope
 from .walk import AFTER, CAPITALISED, CERTAIN, Walk
 
 _NUMBER_WORD = re.compile(
-    r"\b(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|\w+teen|twenty|thirty|"
-    r"forty|fifty|sixty|seventy|eighty|ninety|hundred|thousand)[\w-]*\s*$",
-    re.I,
+    r"([a-z]+(?:[- ](?:one|two|three|four|five|six|seven|eight|nine))?)\s*$", re.I
 )
+_NUMBERS = {
+    word: number
+    for number, word in enumerate(
+        """zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen
+        sixteen seventeen eighteen nineteen twenty""".split()
+    )
+} | {
+    word: 10 * tens
+    for tens, word in enumerate("thirty forty fifty sixty seventy eighty ninety".split(), 3)
+}
+_ROUND = frozenset({"hundred", "thousand", "dozen", "score"})
 _YEARS = re.compile(r"(?:1[5-9]|20)\d\d(?:\s?[-–—]\s?(?:\d{2}|(?:1[5-9]|20)\d\d)?)?")
 
 
@@ -112,7 +121,7 @@ def locator_alone(
     text = paragraph.text
     if part.prefixed or part.locator is None or _YEARS.fullmatch(part.locator):
         return
-    if _NUMBER_WORD.search(text, max(0, span.start - 30), span.start):
+    if _repeats_a_number(text, span, part.locator):
         return
     if re.match(r"(?:fig|table|note|nn?\.|app)", part.locator, re.I):
         return
@@ -140,6 +149,20 @@ def locator_alone(
     where = covering(named)
     _append_narrative(walk, paragraph, span, part, sentence, named, where)
     used.update(c.span for c in named)
+
+
+def _repeats_a_number(text: str, span: Span, locator: str) -> bool:
+    """`nine (9)`: the figure says again what the word before it says."""
+    match = _NUMBER_WORD.search(text, max(0, span.start - 30), span.start)
+    if match is None:
+        return False
+    *tens, last = re.split(r"[- ]", match.group(1).casefold())
+    if last in _ROUND:
+        return True
+    if last not in _NUMBERS:
+        return False
+    value = _NUMBERS[last] + (_NUMBERS.get(tens[-1], 0) if tens else 0)
+    return locator in (str(value), str(_NUMBERS[last]))
 
 
 def _append_narrative(

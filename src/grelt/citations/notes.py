@@ -50,6 +50,7 @@ _PLACE = re.compile(
 )  # fmt: skip
 _INVERTED = re.compile(rf"{NAME_WORD}(?:\s{NAME_WORD})?,\s[^\W\d_a-z][^,.;:“”\"()]{{0,30}}[.,]?")
 _PUBLISHED = re.compile(r"[^\W\d_][^:.()]{1,40}:\s[^:.()]{2,60},\s(?:1[4-9]|20)\d\d\b")
+_ARCHIVE = re.compile(r"\b(?:[Bb]ox|[Ff]older|MSS?|Papers|Archives?|Record Office|Collection)\b")
 _LONGEST_AUTHORS = 160
 _SMALL = frozenset("of for the and on in at to with de la du".split())
 
@@ -253,6 +254,10 @@ def _without_title(
     text: str, piece: Span, end: int, known: KnownSources, signal: str
 ) -> Reference | None:
     """`Sallow, 63`: a name and a place, and nothing else."""
+    if _ARCHIVE.search(text, piece.start, end) and "," in text[piece.start : end]:
+        # A paper in an archive: no list need hold it.
+        source = Span(piece.start, text.index(",", piece.start, end))
+        return Reference("full", piece, source, None, None, signal=signal, newspaper=True)
     place = _place(text, piece.start, end)
     if place is None:
         return None

@@ -37,7 +37,7 @@ _SUFFIX = re.compile(
 _LABEL = (
     r"(?:pp?\.?|pgs?\.?|pages?|pars?\.|paras?\.|paragraphs?|chs?\.|chaps?\.|chapters?|secs?\.|sections?|"
     r"lines?|ll?\.|acts?|scs?\.|scenes?|bks?\.|books?|folders?|fols?\.|boxe?s?|figs?\.|vols?\.|nn?\.|notes?|pts?\.|cantos?|"
-    r"stanzas?|vv?\.|verses?|eps?\.|slides?|arts?\.|tables?|app\.)"
+    r"[Ii]ntroduction|[Ff]oreword|[Pp]reface|[Aa]fterword|stanzas?|vv?\.|verses?|eps?\.|slides?|arts?\.|tables?|app\.)"
 )
 _ROMAN = r"(?=[ivxlc])(?:c{0,3})(?:xc|xl|l?x{0,3})(?:ix|iv|v?i{0,3})"
 _NUMBER = rf"(?:\d{{1,5}}(?:[.:]\d{{1,4}}){{0,3}}[a-dn]?\d*|[A-Z]{{1,2}}\d{{1,3}}|(?:{_ROMAN})(?![^\W\d_]))"

@@ -316,7 +316,7 @@ def _kept(
                 continue
             have = firm.setdefault(citation.paragraph, set())
             ahead = page_alone.get(citation.paragraph + 1, set())
-            if noted.issuperset(match.entries) and not citation.note_kind:
+            if noted.issuperset(match.entries) and citation.form != "note":
                 continue  # where notes cite a source, its name in the text does not
             if have.issuperset(match.entries) or ahead.issuperset(match.entries):
                 continue

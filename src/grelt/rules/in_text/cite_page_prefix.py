@@ -22,7 +22,7 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     wanted = ""
     if paper.policy.guide.citation.page_label:
-        several = bool(ranges(pages)) or "," in pages
+        several = bool(ranges(pages)) or re.search(r",\s*\d|\band\b|&", pages) is not None
         wanted = "pp. " if several else "p. "
         if not label and not pages[0].isdigit():
             return NOT_MINE
