@@ -3,7 +3,7 @@ import hooks from "eslint-plugin-react-hooks";
 import globals from "globals";
 import ts from "typescript-eslint";
 
-const features = ["sign-in", "courses", "papers", "desk"];
+const features = ["sign-in", "courses", "papers", "desk", "cross-check"];
 
 export default ts.config(
   { ignores: ["dist", "src/api/schema.ts", "eslint.config.js"] },

@@ -1,6 +1,7 @@
 import { createBrowserRouter } from "react-router";
 
 import { CoursesPage } from "../features/courses";
+import { CrossCheckPage } from "../features/cross-check";
 import { DeskPage } from "../features/desk";
 import { PapersPage } from "../features/papers";
 import { SignInPage } from "../features/sign-in";
@@ -17,6 +18,7 @@ export const router = createBrowserRouter([
       { path: "/", element: <CoursesPage /> },
       { path: "/assignments/:assignmentId", element: <PapersPage /> },
       { path: "/papers/:paperId", element: <DeskPage /> },
+      { path: "/papers/:paperId/cross-check", element: <CrossCheckPage /> },
       { path: "*", element: <LostPage /> },
     ],
   },

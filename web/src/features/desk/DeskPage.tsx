@@ -25,7 +25,11 @@ export function DeskPage() {
   const navigate = useNavigate();
   const model = useMemo(() => (data.report.data ? deskModel(data.report.data) : null), [data.report.data]);
   const go = (other: { id: number } | undefined) => other && void navigate(`/papers/${other.id}`);
-  useKeys({ "[": () => go(near.previous), "]": () => go(near.next) });
+  useKeys({
+    "[": () => go(near.previous),
+    "]": () => go(near.next),
+    x: () => model && void navigate(`/papers/${id}/cross-check`),
+  });
   const check = paper?.check_state;
   return (
     <>
@@ -33,6 +37,11 @@ export function DeskPage() {
         end={
           near.at >= 0 && (
             <Box sx={{ display: "flex", alignItems: "center", gap: 0.5 }}>
+              {model && (
+                <Typography variant="body2" component={Link} to={`/papers/${id}/cross-check`} sx={{ opacity: 0.85, mr: 1 }}>
+                  Cross-check
+                </Typography>
+              )}
               <Typography variant="body2" sx={{ opacity: 0.85, mr: 0.5 }}>
                 paper {near.at + 1} of {near.count}
               </Typography>

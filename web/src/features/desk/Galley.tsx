@@ -239,7 +239,9 @@ function Stretch({ segments, focus, round, decisions, numberOf, onChoose }: Stre
   ));
   const markers = segments
     .flatMap(({ segment }) => segment.notes)
-    .map((note) => <NoteMarker key={note.id} note={note} />);
+    .map((note) => (
+      <NoteMarker key={note.id} note={note} on={focus.citation !== null && note.citations.includes(focus.citation.id)} />
+    ));
   if (!citation) {
     return (
       <>

@@ -20,6 +20,8 @@ export function KeyHelp({ open, rounds, onClose }: Props) {
     ["J", "join the citation to another entry"],
     ["N P", "next, previous place that cites this source"],
     ["Z", "undo"],
+    ["/", "find a source by any word"],
+    ["X", "cross-check: sources down, pages across"],
     ["[ ]", "previous, next paper"],
     [`0–${rounds.length}`, "all slips, or one round of the work"],
     ["Esc", "put away what is chosen"],

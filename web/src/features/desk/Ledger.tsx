@@ -1,7 +1,8 @@
 import { memo, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 
 import type { Entry, Finding, Unlisted } from "../../api/client";
-import { isOpen, ledgerRows, roundOf, type Choice, type Decision, type DeskModel, type Focus } from "./model";
+import { useKeys } from "../../shared/useKeys";
+import { isOpen, ledgerRows, roundOf, rowsWith, type Choice, type Decision, type DeskModel, type Focus } from "./model";
 import type { Origin } from "./useChoice";
 
 interface Props {
@@ -17,10 +18,14 @@ interface Props {
  *  the entry of an unlisted source belongs. */
 export function Ledger({ model, focus, origin, round, decisions, onChoose }: Props) {
   const [byCiting, setByCiting] = useState(false);
+  const [sought, setSought] = useState("");
+  const field = useRef<HTMLInputElement>(null);
+  useKeys({ "/": () => field.current?.focus() });
   const scroller = useRef<HTMLDivElement>(null);
   const { report } = model;
-  const rows = useMemo(() => ledgerRows(report, byCiting), [report, byCiting]);
+  const all = useMemo(() => ledgerRows(report, byCiting), [report, byCiting]);
   const rowId = focus.entry?.id ?? focus.source?.id;
+  const rows = useMemo(() => rowsWith(all, sought, rowId), [all, sought, rowId]);
   const citationId = focus.citation?.id;
 
   // The entry of a chosen citation comes level with it.
@@ -38,6 +43,27 @@ export function Ledger({ model, focus, origin, round, decisions, onChoose }: Pro
           {heading}
           {report.list && <span>, page {report.list.page}</span>}
         </b>
+        <input
+          ref={field}
+          type="search"
+          className="ledger-find"
+          value={sought}
+          placeholder="find a source  /"
+          aria-label="Find a source by any word"
+          onChange={(event) => setSought(event.target.value)}
+          onKeyDown={(event) => {
+            const [first] = rows;
+            if (event.key === "Escape") {
+              setSought("");
+              event.currentTarget.blur();
+            } else if (event.key === "Enter" && first) {
+              onChoose(
+                first.kind === "entry" ? { kind: "entry", id: first.entry.id } : { kind: "source", id: first.source.id },
+                "bench",
+              );
+            }
+          }}
+        />
         <span className="ledger-order" role="group" aria-label="Order of the ledger">
           <button type="button" aria-pressed={!byCiting} onClick={() => setByCiting(false)}>
             as listed
@@ -48,7 +74,11 @@ export function Ledger({ model, focus, origin, round, decisions, onChoose }: Pro
         </span>
       </header>
       <div className="ledger-rows" ref={scroller} role="list" tabIndex={0} aria-label="Entries">
-        {rows.length === 0 && <p className="ledger-nothing">The paper lists no sources.</p>}
+        {rows.length === 0 && (
+          <p className="ledger-nothing">
+            {all.length ? `No source has “${sought.trim()}” in it.` : "The paper lists no sources."}
+          </p>
+        )}
         {rows.map((row) =>
           row.kind === "entry" ? (
             <EntryRow

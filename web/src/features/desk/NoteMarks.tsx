@@ -22,12 +22,12 @@ export function NoteNumber({ note }: { note: Note }) {
 }
 
 /** The raised number in the text, which leads to the note. The joiner keeps it on the line of its word. */
-export function NoteMarker({ note }: { note: Note }) {
+export function NoteMarker({ note, on }: { note: Note; on: boolean }) {
   return (
     <>
       {"\u2060"}
       <InlineButton
-        className="note-marker"
+        className={on ? "note-marker on" : "note-marker"}
         aria-label={`note ${note.number}`}
         press={() => note.paragraphs[0] !== undefined && goTo(note.paragraphs[0])}
       >

@@ -205,6 +205,20 @@ export function ledgerRows(report: Report, byCiting: boolean): LedgerRow[] {
   return [...rows, ...ghosts.map((source): LedgerRow => ({ kind: "ghost", source }))];
 }
 
+const folded = (text: string) => text.normalize("NFD").replace(/\p{M}/gu, "").toLowerCase();
+
+/** The rows in which every word sought stands somewhere, in any order; accents do not matter. What is
+ *  chosen is never hidden. */
+export function rowsWith(rows: LedgerRow[], sought: string, chosen?: string): LedgerRow[] {
+  const words = folded(sought).split(/\s+/).filter(Boolean);
+  if (words.length === 0) return rows;
+  return rows.filter((row) => {
+    if ((row.kind === "entry" ? row.entry.id : row.source.id) === chosen) return true;
+    const text = folded(row.kind === "entry" ? row.entry.text : row.source.label);
+    return words.every((word) => text.includes(word));
+  });
+}
+
 /* The page run: how citations are spread */
 
 export interface PageBar {

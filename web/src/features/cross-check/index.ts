@@ -1,0 +1,1 @@
+export { CrossCheckPage } from "./CrossCheckPage";
