@@ -13,7 +13,7 @@ from grelt.document import Document
 from grelt.document.fragment import parse_fragment
 
 ESSAYS = Path(__file__).parent / "essays"
-COURSES = ("writing-the-shore", "night-work", "canals-and-carriers")
+COURSES = ("writing-the-shore", "night-work", "canals-and-carriers", "estuary-methods")
 
 
 @dataclass(frozen=True)

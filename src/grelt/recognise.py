@@ -7,6 +7,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 
 from .citations import Citation
+from .entries import Entry
 from .guides.model import Guide
 from .paper import Paper
 from .system import citation_system
@@ -14,6 +15,9 @@ from .text.folding import words
 
 _PLACE = re.compile(r"[.(]\s*[^\W\d_][\w .’'-]{1,30}:\s[^\W\d_][^:.]{2,60},\s(?:1[5-9]|20)\d\d")
 _BOOK = re.compile(r"[^:]\b[^\W\d_][^:.,]{2,50},\s(?:1[5-9]|20)\d\d[.)]")
+# Where the year stands after the author.
+_PLACE_AT_END = re.compile(r"[.”]\s[^\W\d_][\w ’'-]{1,30}:\s[^\W\d_][^:.\d]{2,60}\.\s*$")
+_HOUSE_AT_END = re.compile(r"\.\s[^\W\d_][^:.\d]{2,50}\.\s*$")
 _SURE, _CLEAR = 3.0, 1.0
 
 
@@ -93,11 +97,25 @@ def _comma_before_year(paper: Paper, citation: Citation) -> bool:
 
 def _place(paper: Paper, guide: Guide) -> float:
     """By the place of publication, which editions differ in."""
-    given = sum(_PLACE.search(e.text) is not None for e in paper.entries)
-    bare = sum(
-        _PLACE.search(e.text) is None and _BOOK.search(e.text) is not None for e in paper.entries
-    )
+    given = sum(_gives_place(e) for e in paper.entries)
+    bare = sum(not _gives_place(e) and _is_book(e) for e in paper.entries)
     if given + bare == 0:
         return 0.0
     share = given / (given + bare)
     return (2 * share - 1) * (0.5 if guide.entry.place else -0.5)
+
+
+def _gives_place(entry: Entry) -> bool:
+    return any(p.search(entry.text) is not None for p in (_PLACE, _PLACE_AT_END))
+
+
+def _is_book(entry: Entry) -> bool:
+    """A book by its publisher and year; where the year comes first, by its publisher at the end."""
+    if _BOOK.search(entry.text) is not None:
+        return True
+    whole = entry.title is not None and entry.title.dress == "italics" and entry.container is None
+    return (
+        whole
+        and entry.date_place == "after-author"
+        and _HOUSE_AT_END.search(entry.text) is not None
+    )

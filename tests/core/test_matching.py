@@ -9,7 +9,8 @@ from hypothesis import strategies as st
 
 from grelt.document.fragment import parse_fragment
 from grelt.guides import Policy, load_guide
-from grelt.paper import Paper, analyse
+from grelt.matching import MatchDegree
+from grelt.paper import Paper, SetRight, analyse
 from grelt.report.engine import run_rules
 from grelt.rules.registry import all_rules
 
@@ -129,3 +130,40 @@ class AnyText(unittest.TestCase):
             self.assertEqual(
                 bool(got.matches[number].entries), got.matches[number].degree != "none"
             )
+
+
+class PairsAndLessons(unittest.TestCase):
+    LIST = (
+        "\n# Works Cited\nHartnell, Giles. *A Miller’s Ledger*. Pond House, 1998.\n"
+        "Pellowe, Ansel. *Gates*. Pond House, 2014.\nQuill, Mara. *Letters*. Pond House, 2011."
+    )
+
+    def paper(self, text: str, joins: dict[str, str] | None = None) -> Paper:
+        document = parse_fragment(text + self.LIST)
+        return analyse(document, Policy(load_guide("mla-9")), SetRight(joins or {}))
+
+    def test_an_unlisted_source_and_an_uncited_entry_that_resemble_each_other_are_a_pair(
+        self,
+    ) -> None:
+        paper = self.paper("It filled (Hartnell 4). It emptied (Pellovitz 9).")
+        (source,) = paper.unlisted
+        self.assertEqual((source.label, source.nearest, source.pair), ("Pellovitz", 1, True))
+
+    def test_what_is_like_nothing_has_no_pair(self) -> None:
+        paper = self.paper("It filled (Hartnell 4). It emptied (Zzyzx 9).")
+        (source,) = paper.unlisted
+        self.assertEqual((source.nearest, source.pair), (None, False))
+
+    def test_a_join_by_hand_teaches_the_same_words_elsewhere(self) -> None:
+        text = "It filled (TLG 4). It emptied (TLG 9). It stood (Hartnell 4)."
+        before = self.paper(text)
+        self.assertEqual({m.degree for m in before.matches[:2]}, {MatchDegree.NONE})
+        joined = self.paper(text, {before.citation_keys[0]: before.entry_keys[2]})
+        self.assertEqual([m.entries for m in joined.matches], [(2,), (2,), (0,)])
+        self.assertIn("by hand", joined.matches[1].reason)
+
+    def test_a_source_joined_to_nothing_teaches_nothing(self) -> None:
+        text = "It filled (Hartnell 4). It emptied (Hartnell 9)."
+        before = self.paper(text)
+        joined = self.paper(text, {before.citation_keys[0]: ""})
+        self.assertEqual([m.entries for m in joined.matches], [(), (0,)])

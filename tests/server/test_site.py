@@ -74,7 +74,7 @@ class TheDemo(TestCase):
     def test_it_is_loaded_once(self) -> None:
         for _ in range(2):
             call_command("load_demo", stdout=io.StringIO())
-        self.assertEqual((Course.objects.count(), Paper.objects.count()), (3, 25))
+        self.assertEqual((Course.objects.count(), Paper.objects.count()), (4, 30))
         run_waiting_checks()
         states = Check.objects.values_list("state", flat=True)
         self.assertEqual(set(states), {Check.State.DONE})

@@ -39,6 +39,7 @@ from .walk import (
 )
 
 _CAPITALS = re.compile(r"[^\W\d_a-z][^\W\d_]*")
+_NEAR_BEFORE = 300
 _CLOSING_QUOTE = '”’"»'
 
 
@@ -190,7 +191,8 @@ def _read_parenthesis(
             # `the Estuary Pilots’ Association (EPA, 2020)`: the letters only shorten the name.
             parts[0] = replace(parts[0], source="")
         if not parts[0].source:
-            year_alone(walk, paragraph, span, parts, sentence, before, named, used)
+            earlier = in_scope(cues, Span(max(0, sentence.start - _NEAR_BEFORE), sentence.start))
+            year_alone(walk, paragraph, span, parts, sentence, before, earlier, named, used)
             return
     if all(p.is_locator_alone for p in parts):
         if walk.dated and page_at_the_end(walk, paragraph, span, parts[0], sentence):

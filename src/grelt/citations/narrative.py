@@ -40,6 +40,7 @@ def year_alone(
     parts: list[Part],
     sentence: Span,
     before: tuple[Cue, ...],
+    earlier: tuple[Cue, ...],
     named: Named | None,
     used: set[Span],
 ) -> None:
@@ -47,8 +48,11 @@ def year_alone(
     text = paragraph.text
     tentative = named is None
     if named is None:
-        # Not right before it: `Okonjo’s first book (2014)`. It counts only if an entry fits.
-        group = nearest_group(text, tuple(c for c in before if c.known))
+        # Not right before it: `Okonjo’s first book (2014)`, or in the sentence before. It counts
+        # only if an entry of that author and year fits.
+        group = nearest_group(text, tuple(c for c in before if c.known)) or nearest_group(
+            text, tuple(c for c in earlier if c.known)
+        )
         where = covering(group)
         if where is None:
             return

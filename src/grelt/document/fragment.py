@@ -12,7 +12,7 @@ A line is a paragraph of the text, set as a paper is: first line in, double spac
     ¶                an empty paragraph
     {spacing=1, left=0} words      a paragraph with settings of its own (points)
     *italics*   [words]{bold, face=Courier}   ⏎ line break   ⇥ tab   ␣ space
-    ^[words]         a footnote
+    ^[words]         a footnote; ^[#^ words] with its number raised, ^[#. words] full-sized
 """
 
 from __future__ import annotations
@@ -99,8 +99,9 @@ def parse_fragment(text: str, face: str = FACE, size: float = 12.0) -> Document:
     notes = []
     for number, (identity, words) in enumerate(builder.notes, start=1):
         start = len(builder.paragraphs)
-        _add(builder, words, _NOTE, identity, builder.base)
-        notes.append(Note(identity, "footnote", number, (start,)))
+        raised = {"#^ ": True, "#. ": False}.get(words[:3])
+        _add(builder, words if raised is None else words[3:], _NOTE, identity, builder.base)
+        notes.append(Note(identity, "footnote", number, (start,), number_raised=raised))
     return Document("fragment", tuple(builder.paragraphs), tuple(notes), (Section(0),))
 
 

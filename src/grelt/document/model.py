@@ -120,7 +120,8 @@ class Note:
     """A footnote or endnote; `paragraphs` are indexes into the document's.
 
     `typed` is a note that the word processor knows nothing of: a raised figure in the
-    text, and a numbered paragraph under `Notes`.
+    text, and a numbered paragraph under `Notes`. `number_raised` says how its own number
+    is set before it.
     """
 
     id: str
@@ -128,6 +129,7 @@ class Note:
     number: int
     paragraphs: tuple[int, ...]
     typed: bool = False
+    number_raised: bool | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -96,6 +96,15 @@ OPTIONS: dict[str, Option] = {
             },
         ),
         Option(
+            "note_numbers",
+            "either",
+            {
+                "either": "The number before a note may be raised or not.",
+                "raised": "The number before a note is raised.",
+                "full": "The number before a note is full-sized.",
+            },
+        ),
+        Option(
             "ibid",
             "discourage",
             {

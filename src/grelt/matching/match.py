@@ -50,9 +50,18 @@ def match_citations(
     repeats = duplicates(entries)
     matches: list[Match] = []
     tally: Counter[int] = Counter()
+    taught = _taught(citations, joins)
     for number, citation in enumerate(citations):
         if number in joins:
             match = _by_hand(joins[number])
+        elif citation.source and letters(citation.source) in taught:
+            match = Match(
+                MatchDegree.EXACT,
+                (taught[letters(citation.source)],),
+                "as the same words were joined by hand",
+                0.98,
+                by_hand=True,
+            )
         else:
             match = _choose(citation, index, repeats, matches, tally)
         matches.append(match)
@@ -73,6 +82,16 @@ def match_citations(
         tuple(kept),
         {entry: tuple(numbers) for entry, numbers in cited_by.items()},
     )
+
+
+def _taught(citations: tuple[Citation, ...], joins: Mapping[int, int | None]) -> dict[str, int]:
+    """What a person's joins say of the same words elsewhere: these letters mean that entry."""
+    found: dict[str, int] = {}
+    for number, entry in joins.items():
+        words_ = letters(citations[number].source)
+        if entry is not None and words_:
+            found[words_] = entry
+    return found
 
 
 def _by_hand(entry: int | None) -> Match:
@@ -325,6 +344,8 @@ def _kept(
             have.update(match.entries)
         elif match.way in (Way.SPELLING, Way.GIVEN_NAME, Way.CONTAINER, Way.TITLE_PART):
             continue
+        elif match.way is Way.YEAR and citation.form == "narrative":
+            continue  # a year in prose, and no citation
         kept.append(number)
     return kept
 

@@ -37,9 +37,11 @@ class Match:
 
 @dataclass(frozen=True)
 class UnlistedSource:
-    """A source cited and not listed: its label, the citations of it, and what it resembles."""
+    """A source cited and not listed: its label, the citations of it, and what it resembles;
+    a `pair` with it where nothing cites that entry."""
 
     label: str
     filing: str
     citations: tuple[int, ...]
     nearest: int | None
+    pair: bool = False

@@ -2,10 +2,15 @@
 
 from __future__ import annotations
 
+from rapidfuzz import fuzz
+
 from ..citations import Citation
 from ..entries import Entry
 from ..text.folding import letters
 from .model import Match, UnlistedSource
+
+# Out of 100, as likeness is: what makes two that resemble each other a likely pair.
+_UNCITED, _SAME_YEAR, _LEAST = 15.0, 10.0, 62.0
 
 
 def unlisted_sources(
@@ -15,6 +20,7 @@ def unlisted_sources(
     groups: dict[str, list[int]] = {}
     labels: dict[str, str] = {}
     last_key: str | None = None
+    uncited = frozenset(range(len(entries))) - {e for m in matches for e in m.entries}
     for number, (citation, match) in enumerate(zip(citations, matches, strict=True)):
         if match.entries or match.sourceless or citation.personal:
             last_key = None if not match.carried else last_key
@@ -28,9 +34,22 @@ def unlisted_sources(
         labels.setdefault(key, label)
         last_key = key
     return tuple(
-        UnlistedSource(labels[key], key, tuple(numbers), _nearest(key, entries))
+        _source(key, labels[key], tuple(numbers), citations, entries, uncited)
         for key, numbers in groups.items()
     )
+
+
+def _source(
+    key: str,
+    label: str,
+    numbers: tuple[int, ...],
+    citations: tuple[Citation, ...],
+    entries: tuple[Entry, ...],
+    uncited: frozenset[int],
+) -> UnlistedSource:
+    years = frozenset(year for n in numbers if (year := citations[n].year) is not None)
+    nearest = _nearest(key, entries, uncited, years)
+    return UnlistedSource(label, key, numbers, nearest, nearest in uncited)
 
 
 def unlisted_label(citation: Citation) -> str:
@@ -42,16 +61,18 @@ def unlisted_label(citation: Citation) -> str:
     return citation.source or citation.text
 
 
-def _nearest(key: str, entries: tuple[Entry, ...]) -> int | None:
-    """The entry whose filing is most alike, for the person to compare."""
-    best: tuple[int, int] | None = None
+def _nearest(
+    key: str, entries: tuple[Entry, ...], uncited: frozenset[int], years: frozenset[str]
+) -> int | None:
+    """The entry that is most alike, for the person to compare; one that nothing cites goes before
+    the others, and one of the same year before other years."""
+    best: tuple[float, int] | None = None
     for number, entry in enumerate(entries):
         name = entry.persons[0].key if entry.persons else letters(entry.author.text)
-        shared = 0
-        for one, other in zip(key, name, strict=False):
-            if one != other:
-                break
-            shared += 1
-        if best is None or shared > best[0]:
-            best = (shared, number)
-    return best[1] if best is not None and best[0] > 0 else None
+        alike = fuzz.ratio(key, name)
+        title = letters(entry.title.text) if entry.title is not None else ""
+        alike = max(alike, fuzz.partial_ratio(key, title) - 10 if len(key) > 4 else 0)
+        alike += _UNCITED * (number in uncited) + _SAME_YEAR * (entry.year in years)
+        if best is None or alike > best[0]:
+            best = (alike, number)
+    return best[1] if best is not None and best[0] >= _LEAST else None

@@ -24,7 +24,7 @@ def agreeing_with_year(
     same = [c for c in found if _year_fits(citation, index, c.entry)]
     if same:
         lettered = [c for c in same if _letter_fits(citation, index, c.entry)]
-        return lettered or same
+        return lettered or [c for c in same if not index.entries[c.entry].year_letter] or same
     undated = [c for c in found if index.entries[c.entry].year is None]
     if undated:
         return undated

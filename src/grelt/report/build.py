@@ -252,6 +252,7 @@ def _unlisted(paper: Paper, citation_ids: list[str], entry_ids: list[str]) -> li
                 "citations": [citation_ids[i] for i in source.citations],
                 "before_position": position + 1,
                 "nearest": entry_ids[source.nearest] if source.nearest is not None else None,
+                "pair": source.pair,
             }
         )
     return written

@@ -597,6 +597,7 @@ export interface components {
             citations: string[];
             before_position: number;
             nearest: string | null;
+            pair: boolean;
         };
         /** @description The help page of a rule. */
         RuleHelpSchema: {

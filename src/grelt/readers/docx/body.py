@@ -92,6 +92,8 @@ class _Walker:
         self.raws: list[_Raw] = []
         self.sections = SectionReader(package, styles)
         self.note_order: list[tuple[str, str]] = []
+        self.raised_numbers: dict[str | None, bool | None] = {}
+        self._note: str | None = None
         self._fields: list[_Field] = []
         self._links: dict[str, str] = {}
 
@@ -100,7 +102,7 @@ class _Walker:
     def walk(
         self, container: Element, links: dict[str, str], note: str | None, *, box: int = 0
     ) -> None:
-        self._links = links
+        self._links, self._note = links, note
         self._fields = []
         for block, table in _blocks(container, None, 0):
             if block.tag == f"{W}p":
@@ -222,6 +224,8 @@ class _Walker:
                 identity = f"{tag.removesuffix('Reference')}:{item.get(f'{W}id', '')}"
                 builder.markers.append((builder.length, identity))
                 self.note_order.append((tag.removesuffix("Reference"), item.get(f"{W}id", "")))
+            elif tag in ("footnoteRef", "endnoteRef"):
+                self.raised_numbers[self._note] = bool(dressed.raised)
             elif item.tag in _DRAWN or item.tag == f"{_ALTERNATES}AlternateContent":
                 builder.boxes += _boxes(item)
 
@@ -315,7 +319,13 @@ def _notes(package: Package, walker: _Walker) -> tuple[Note, ...]:
         first = len(walker.raws)
         walker.walk(element, package.links(part), f"{kind}:{identity}")
         notes.append(
-            Note(f"{kind}:{identity}", kind, numbers[kind], tuple(range(first, len(walker.raws))))
+            Note(
+                f"{kind}:{identity}",
+                kind,
+                numbers[kind],
+                tuple(range(first, len(walker.raws))),
+                number_raised=walker.raised_numbers.get(f"{kind}:{identity}"),
+            )
         )
     return tuple(notes)
 

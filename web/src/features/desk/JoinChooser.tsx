@@ -2,6 +2,7 @@ import Autocomplete from "@mui/material/Autocomplete";
 import Button from "@mui/material/Button";
 import TextField from "@mui/material/TextField";
 
+import type { Entry } from "../../api/client";
 import type { BenchProps } from "./Bench";
 
 interface Target {
@@ -11,10 +12,13 @@ interface Target {
 
 /** Set right what a citation leads to: another entry, none, or again what Grelt finds. */
 export function JoinChooser({ model, focus, onJoin, onJoining }: BenchProps) {
-  const targets: Target[] = model.report.entries.map((entry) => ({
+  const target = (entry: Entry): Target => ({
     key: entry.key,
     label: `${entry.position}. ${entry.text.replace(/\s+/g, " ").trim()}`,
-  }));
+  });
+  const targets = model.report.entries.map(target);
+  // An entry that nothing cites, and that resembles what is cited and not listed.
+  const likely = focus.source?.pair && focus.source.nearest ? model.entries.get(focus.source.nearest) : undefined;
   const words = `${focus.citation?.text ?? "The citation"} means the entry…`;
   return (
     <div
@@ -26,6 +30,11 @@ export function JoinChooser({ model, focus, onJoin, onJoining }: BenchProps) {
         }
       }}
     >
+      {likely && (
+        <Button size="small" variant="contained" sx={{ whiteSpace: "nowrap" }} onClick={() => onJoin(likely.key)}>
+          {likely.position}. {likely.label}
+        </Button>
+      )}
       <Autocomplete
         fullWidth
         openOnFocus

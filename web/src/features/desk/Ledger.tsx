@@ -283,7 +283,9 @@ const GhostRow = memo(function GhostRow({ source, model, on, citation, onChoose 
         ))}
         {nearest && (
           <span className="row-names">
-            nearest: {nearest.label} ({nearest.position})
+            {source.pair
+              ? `resembles ${nearest.position}, ${nearest.label}, which nothing cites`
+              : `nearest: ${nearest.label} (${nearest.position})`}
           </span>
         )}
       </div>
