@@ -14,9 +14,9 @@ from playwright.sync_api import Page, sync_playwright
 FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
 
 ASSIGNMENT = "Tide, fog, salt, song"
-NOTES, CHAPTER = "A document from the Cut", "Thesis chapters"
+NOTES, CHAPTER, NIGHT = "A document from the Cut", "Thesis chapters", "What the night costs"
 # Where a paper is not of the first assignment.
-ASSIGNMENT_OF = {"Edda Ingram": NOTES, "Rhona Quarrie": CHAPTER}
+ASSIGNMENT_OF = {"Astrid Kessel": NOTES, "Rhona Quarrie": CHAPTER, "Silas Brock": NIGHT}
 # Name; scheme; writer of the paper (or none: the table); query; keys to press.
 PICTURES: list[tuple[str, str, str, str, list[str]]] = [
     ("papers", "light", "", "", []),
@@ -25,7 +25,9 @@ PICTURES: list[tuple[str, str, str, str, list[str]]] = [
     ("desk-unlisted", "light", "Ines Marlowe", "?source=u1", []),
     ("desk-list", "light", "Odalys Finch", "?round=list", [".", "."]),
     ("desk-habit", "light", "Mateo Quist", "?round=list", [".", ".", "."]),
-    ("desk-notes", "light", "Edda Ingram", "", []),
+    ("desk-notes", "light", "Astrid Kessel", "?round=notes", ["."]),
+    ("desk-in-text", "light", "Silas Brock", "?round=text", [".", "."]),
+    ("cross-check", "light", "Ines Marlowe", "/cross-check", []),
     ("desk-chapter", "light", "Rhona Quarrie", "", ["."]),
     ("desk-dark", "dark", "Bram Tolliver", "", [".", "."]),
     ("desk-clean", "light", "Noor Castellan", "", []),
@@ -38,7 +40,7 @@ def take(page: Page, base: str, target: str, query: str, keys: list[str]) -> Non
     if target:
         link = page.get_by_role("link", name=target)
         page.goto(f"{base}{link.get_attribute('href')}{query}")
-        page.locator(".row").first.wait_for()
+        page.locator(".row, .cross tr").first.wait_for()
     page.wait_for_timeout(700)
     for key in keys:
         page.keyboard.press(key)

@@ -47,7 +47,8 @@ _ET_AL = re.compile(
     re.I,
 )
 OPENERS = frozenset(
-    """as while although though when where whereas because since if for but and yet so or nor
+    """see cf compare consult contrast
+    as while although though when where whereas because since if for but and yet so or nor
     in on at by from with without after before until unless like unlike here there then thus
     however moreover indeed still even both either neither according historian historians
     critic critics scholar scholars writer author researcher engineer poet novelist sociologist

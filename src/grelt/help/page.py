@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from ..findings import Severity
 from ..guides import OPTIONS, available_guides, load_guide
-from ..rules.cases import cases_of
+from ..rules.cases import Case, cases_of
 from ..rules.registry import Registered, rule
 
 
@@ -42,8 +42,7 @@ def rule_help(identity: str, guide: str | None = None) -> RuleHelp:
     """The page of a rule; with `guide`, of what that guide says alone. Raises `RuleUnknown`."""
     registered: Registered = rule(identity)
     cases = cases_of(registered)
-    flag = next((c for c in cases.flag if c.shown), cases.flag[0])
-    keep = next((c for c in cases.keep if c.shown), cases.keep[0])
+    flag, keep = _to_show(cases.flag, guide), _to_show(cases.keep, guide)
     chapters = []
     for guide_id in available_guides():
         if guide is not None and guide_id != guide:
@@ -67,3 +66,9 @@ def rule_help(identity: str, guide: str | None = None) -> RuleHelp:
         ),
         chapters=tuple(chapters),
     )
+
+
+def _to_show(cases: tuple[Case, ...], guide: str | None) -> Case:
+    """The case meant to be shown; with a guide, one of that guide, if there is one."""
+    own = [c for c in cases if c.guide == guide]
+    return next((c for c in (*own, *cases) if c.shown), (*own, *cases)[0])

@@ -280,10 +280,14 @@ def _by_title(text: str, index: EntryIndex, *, dressed: bool) -> Iterable[Candid
                     f"this is a title; its entry begins with {entry.label}",
                     text,
                 )
-        elif len(cited) >= 2 and _contains(title, cited):
+        elif _contains(title, cited) and (len(cited) >= 2 or (dressed and len(cited[0]) >= 4)):
             way = Way.TITLE_PART if opens else Way.TITLE_FOR_AUTHOR
             yield Candidate(
-                number, way, 0.72, f"words from the title of the entry “{entry.label}”", text
+                number,
+                way,
+                0.72 if len(cited) >= 2 else 0.62,
+                f"words from the title of the entry “{entry.label}”",
+                text,
             )
         elif _misspelled_title(cited, title):
             yield Candidate(
