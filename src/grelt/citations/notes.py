@@ -51,6 +51,8 @@ _PLACE = re.compile(
 _INVERTED = re.compile(rf"{NAME_WORD}(?:\s{NAME_WORD})?,\s[^\W\d_a-z][^,.;:“”\"()]{{0,30}}[.,]?")
 _PUBLISHED = re.compile(r"[^\W\d_][^:.()]{1,40}:\s[^:.()]{2,60},\s(?:1[4-9]|20)\d\d\b")
 _ARCHIVE = re.compile(r"\b(?:[Bb]ox|[Ff]older|MSS?|Papers|Archives?|Record Office|Collection)\b")
+# What may follow the page: an address, with the day it was read.
+_ADDRESS = re.compile(r",?\s+(?:accessed\s[^,]+,\s[^,]+,\s)?(?:https?://|doi:)\S+", re.I)
 _LONGEST_AUTHORS = 160
 _SMALL = frozenset("of for the and on in at to with de la du".split())
 
@@ -237,6 +239,9 @@ def _kind(
 
 
 def _place(text: str, start: int, end: int) -> Span | None:
+    address = _ADDRESS.search(text, start, end)
+    if address is not None:
+        end = address.start()
     match = _PLACE.search(text, max(start, end - 60), end)
     if match is None:
         # The comma stands inside the quotation marks: `“Empty Boats,” 148`.

@@ -13,6 +13,7 @@ from ..structure import Role
 from ..text.spans import Span
 from .engine import Finding, Outcome
 from .identity import finding_keys
+from .leaning import leaning_on
 
 SCHEMA_VERSION = 1
 _HABIT_LEAST = 3
@@ -165,6 +166,7 @@ def _notes(paper: Paper, citation_ids: list[str]) -> list[Json]:
                     {"paragraph": marker[0], "offset": marker[1]} if marker is not None else None
                 ),
                 "citations": cited,
+                "leaning": [f"n{below + 1}" for below in leaning_on(paper, number - 1)],
             }
         )
     return written

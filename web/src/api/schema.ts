@@ -552,6 +552,7 @@ export interface components {
             place: components["schemas"]["PlaceEnum"];
             typed: boolean;
             paragraphs: number[];
+            leaning: string[];
         };
         /** @enum {string} */
         ReportNoteKindEnum: "full" | "short" | "ibid" | "discursive" | "mixed";

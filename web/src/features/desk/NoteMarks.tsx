@@ -6,6 +6,8 @@ const goTo = (paragraph: number) =>
 
 /** The number of a note, which leads back to its marker. */
 export function NoteNumber({ note }: { note: Note }) {
+  const leans = note.leaning.map((id) => id.slice(1));
+  const said = leans.length ? `Without it ${leans.length === 1 ? "note" : "notes"} ${leans.join(", ")} would have to change.` : "";
   const marker = note.marker;
   const place = note.place === "endnote" ? "endnote" : "footnote";
   if (!marker) return <span className="note-number">{note.number}</span>;
@@ -13,6 +15,7 @@ export function NoteNumber({ note }: { note: Note }) {
     <button
       type="button"
       className="note-number"
+      title={said}
       aria-label={`${place} ${note.number}, go to its marker`}
       onClick={() => goTo(marker.paragraph)}
     >
