@@ -84,6 +84,12 @@ class Paper:
         span = citation.source_span
         return Place(citation.paragraph, span if len(span) else citation.span)
 
+    @property
+    def notes_unknown(self) -> bool:
+        """Whether a paper that should cite in notes is in a format that loses them."""
+        lost = self.document.format == "txt" and not self.document.notes
+        return lost and self.policy.guide.system == "notes"
+
     @cached_property
     def citations_in(self) -> dict[int, tuple[int, ...]]:
         """The citations of each paragraph that has any, in order."""

@@ -233,3 +233,15 @@ class AnyPage(unittest.TestCase):
     def test_no_page_breaks_the_reader(self, pieces: list[str]) -> None:
         with contextlib.suppress(api.PaperUnreadable):
             read_paper(f"<html>{''.join(pieces)}".encode(), "x.html")
+
+
+class LostNotes(unittest.TestCase):
+    def test_a_format_that_loses_notes_makes_nobody_uncited(self) -> None:
+        text = (
+            "The keeper of the pond, whose name is lost, called it “a clock that anybody could read and "
+            "nobody could wind.”1 It stood for a hundred years, and it fell in one night.\n\n"
+            "Bibliography\n\nOkonjo, Adaeze. Salt and Slack Water. Reach: Tidemark Press, 2021.\n"
+        )
+        report = api.check(text.encode(), "x.txt", api.CheckInputs("chicago-17-notes"), strict=True)
+        rules = {f["rule"] for f in report["findings"]}
+        self.assertFalse(rules & {"entry-uncited", "quote-uncited"})

@@ -191,8 +191,8 @@ def _read_parenthesis(
             # `the Estuary Pilots’ Association (EPA, 2020)`: the letters only shorten the name.
             parts[0] = replace(parts[0], source="")
         if not parts[0].source:
-            earlier = in_scope(cues, Span(max(0, sentence.start - _NEAR_BEFORE), sentence.start))
-            year_alone(walk, paragraph, span, parts, sentence, before, earlier, named, used)
+            before_it = in_scope(cues, Span(max(0, sentence.start - _NEAR_BEFORE), sentence.start))
+            year_alone(walk, paragraph, span, parts, sentence, before, before_it, named, used)
             return
     if all(p.is_locator_alone for p in parts):
         if walk.dated and page_at_the_end(walk, paragraph, span, parts[0], sentence):

@@ -61,7 +61,7 @@ def split_notes(
     """The page's text, and its footnotes with their numbers.
 
     A note begins with a figure that is raised somewhere above it on the page; the first
-    one is set off from the text by a gap, by smaller print, or by a raised figure of its own.
+    one is set off from the text by a gap, by closer lines, by smaller print, or by a raised figure of its own.
     """
     cited: set[int] = set()
     start = None
@@ -70,7 +70,9 @@ def split_notes(
         if opening in cited and start is None and number:
             raised = next((bool(p.format.raised) for p in line.pieces if p.text.strip()), False)
             apart = line.bottom - lines[number - 1].bottom > 1.3 * pitch
-            if raised or apart or line.size < body_size - 0.8:
+            following = lines[number + 1].bottom if number + 1 < len(lines) else None
+            closer = following is not None and following - line.bottom < 0.75 * pitch
+            if raised or apart or closer or line.size < body_size - 0.8:
                 start = number
         cited |= {
             int(p.text.strip())

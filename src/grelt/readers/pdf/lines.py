@@ -68,6 +68,8 @@ def _line(page: Page, row: list[Stretch]) -> Line:
         gap = last_end is not None and stretch.left - last_end > _WORD_GAP * size
         if gap and pieces and not pieces[-1].text.endswith(" ") and not text.startswith(" "):
             pieces[-1] = Piece(pieces[-1].text + " ", pieces[-1].format)
+        if text.startswith(" ") and pieces and pieces[-1].text.endswith(" "):
+            text = text[1:]  # the space between two stretches is given with both
         raised = stretch.size < 0.8 * size and stretch.base < base - 0.5
         format = _format(stretch, page, raised=raised)
         if pieces and (pieces[-1].format == format or not text.strip()):

@@ -18,7 +18,7 @@ def check(paper: Paper, number: int) -> Verdict:
     mine = [
         q for q in paper.quotations if q.paragraph == number and not q.block and q.words >= _LEAST
     ]
-    if not mine or not paper.entries:
+    if not mine or not paper.entries or paper.notes_unknown:
         return NOT_MINE
     slips = tuple(_slip(q) for q in mine if not _cited(paper, q) and not _said_before(paper, q))
     return slips or RIGHT

@@ -10,6 +10,8 @@ from ..base import Rule
 
 
 def check(paper: Paper, number: int) -> Verdict:
+    if paper.notes_unknown:
+        return NOT_MINE
     entry = paper.entries[number]
     if paper.structure.lists[entry.list_number].consulted:
         return NOT_MINE  # the list itself says that its works need not be cited
