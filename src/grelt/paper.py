@@ -123,7 +123,7 @@ class Paper:
     @cached_property
     def cited_in_notes(self) -> tuple[tuple[int, ...], ...]:
         """The citations of each note, in order."""
-        note_of = {p: n for n, note in enumerate(self.document.notes) for p in note.paragraphs}
+        note_of = self._note_of_paragraph
         found: list[list[int]] = [[] for _ in self.document.notes]
         for number, citation in enumerate(self.citations):
             if citation.paragraph in note_of:
@@ -146,13 +146,23 @@ class Paper:
 
     def cited_before(self, number: int) -> bool:
         """Whether an earlier note cites the source of a note's citation."""
-        own = self.source_of[number]
-        earlier = (i for note in self.cited_in_notes for i in note if i < number)
-        return any(self.source_of[i] == own for i in earlier)
+        return self._first_in_notes.get(self.source_of[number], number) < number
+
+    @cached_property
+    def _first_in_notes(self) -> dict[str, int]:
+        found: dict[str, int] = {}
+        for note in self.cited_in_notes:
+            for number in note:
+                found.setdefault(self.source_of[number], number)
+        return found
 
     def note_of(self, number: int) -> int | None:
         """The note that a citation stands in."""
-        return next((n for n, own in enumerate(self.cited_in_notes) if number in own), None)
+        return self._note_of_paragraph.get(self.citations[number].paragraph)
+
+    @cached_property
+    def _note_of_paragraph(self) -> dict[int, int]:
+        return {p: n for n, note in enumerate(self.document.notes) for p in note.paragraphs}
 
     def note_above(self, number: int) -> tuple[int, ...]:
         """What an `ibid.` may point at: the citation before it in its note, or all of the note

@@ -96,3 +96,15 @@ class DemoPapers(unittest.TestCase):
                         self.assertEqual(found[plain(paragraph.text)], role, paragraph.text[:60])
                 heading = found[plain(body[start].text)]
                 self.assertEqual(heading, "list-heading")
+
+    def test_a_paper_of_another_system_gets_one_finding_for_it(self) -> None:
+        for essay, _ in reports():
+            other = "apa-7" if essay.guide == "mla-9" else "mla-9"
+            if recognised_as(essay) == other:
+                continue
+            name, data = file_of(essay)
+            report = api.check(data, name, api.CheckInputs(other), strict=True)
+            rules = [f["rule"] for f in report["findings"] if f["family"] in ("in-text", "notes")]
+            with self.subTest(paper=essay.name):
+                self.assertEqual(rules.count("cite-wrong-system"), 1)
+                self.assertLessEqual(set(rules), {"cite-wrong-system", "quote-uncited", "cite-url"})

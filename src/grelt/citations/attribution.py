@@ -29,7 +29,9 @@ def nearest_group(text: str, cues: tuple[Cue, ...]) -> tuple[Cue, ...]:
         between = text[cue.span.end : group[0].span.start]
         joined = re.fullmatch(r",?\s+(?:and|&)\s+|,\s+", between) is not None
         # `Okonjo’s *Salt*`, `in *Salt*, Okonjo`: author and title point at one entry.
-        mixed = {cue.kind, group[0].kind} == {"name", "title"} and len(between) <= 60
+        kinds = {cue.kind, group[0].kind}
+        new = cue.kind != "title" or all(c.kind != "title" for c in group)
+        mixed = kinds == {"name", "title"} and new and len(between) <= 60 and "(" not in between
         if not (joined and cue.kind == group[0].kind) and not mixed:
             break
         group.insert(0, cue)

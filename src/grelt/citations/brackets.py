@@ -32,8 +32,11 @@ def odd_brackets(text: str, plain: list[Span], known: KnownSources) -> Iterator[
     """Square and unclosed brackets around a citation, outside the plain parentheses."""
     for match in _SQUARE.finditer(text):
         span = Span(*match.span())
-        if not any(p.overlaps(span) for p in plain) and _cites(match.group(1), known):
-            yield Bracketed(span, Span(*match.span(1)), "square")
+        if not _cites(match.group(1), known):
+            continue
+        # Within parentheses square brackets are right.
+        nested = any(p.overlaps(span) for p in plain)
+        yield Bracketed(span, Span(*match.span(1)), "" if nested else "square")
     for match in _UNCLOSED.finditer(text):
         span = Span(*match.span())
         if not any(p.overlaps(span) for p in plain) and _cites(match.group(1), known):

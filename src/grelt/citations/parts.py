@@ -58,6 +58,8 @@ DAY = re.compile(
     r"sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)(?![^\W\d_])\.?(?:\s+\d{1,2})?",
     re.I,
 )
+# Laws by reign and reports by volume: `51 Geo. 3`, `347 U.S. 483`.
+_STATUTE = re.compile(r"\d{1,3}(?:\s?&\s?\d{1,3})?\s+(?:[A-Z][a-z]{0,4}\.|U\.\s?S\.|F\.)")
 _NOT_SOURCES = frozenset(
     """figure figures fig figs table tables chapter chapters ch appendix act scene part section
     page pages p pp note notes line lines volume vol number no equation map plate photo exhibit
@@ -216,7 +218,7 @@ def _source(
 ) -> tuple[NameList | None, TitleCue | None] | None:
     """Names and title within the source's words; None where they are neither."""
     words = span.of(text)
-    if DAY.fullmatch(words):
+    if DAY.fullmatch(words) or _STATUTE.match(words):
         return None
     title = _dressed_title(text, span, italics)
     if title is not None:

@@ -41,6 +41,7 @@ def find_quotations(
 ) -> tuple[Quotation, ...]:
     """Direct quotations of the text, in reading order; notes, captions and epigraphs aside."""
     found: list[Quotation] = []
+    single = _in_single_marks(document, structure)
     for paragraph in document.paragraphs:
         role = structure.roles[paragraph.index]
         detail = structure.details[paragraph.index]
@@ -51,7 +52,7 @@ def find_quotations(
             continue
         if role is not Role.BODY or detail is not Detail.NONE:
             continue
-        marks = quoted(text)
+        marks = quoted(text, single=single)
         if not marks:
             continue
         cut = sentences(text)
@@ -64,6 +65,13 @@ def find_quotations(
                 continue
             found.append(Quotation(paragraph.index, span, count, cut.at(span.start)))
     return tuple(found)
+
+
+def _in_single_marks(document: Document, structure: Structure) -> bool:
+    """Whether the paper quotes in single marks, and in double ones only within them."""
+    body = [p.text for p in document.paragraphs if structure.roles[p.index] is Role.BODY]
+    double = sum(len(quoted(text)) for text in body)
+    return double == 0 and any("‘" in text for text in body)
 
 
 def count_words(text: str) -> int:
