@@ -78,11 +78,11 @@ def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) 
     document = read_paper(data, name)
     every = [load_guide(g) for g in available_guides()]
     wanted = load_guide(inputs.guide) if inputs.guide != AUTO else every[0]
-    paper = analyse(document, Policy(wanted, house), SetRight(inputs.joins))
+    paper = analyse(document, Policy(wanted, house, inputs.date), SetRight(inputs.joins))
     guide = _given(wanted)
     if inputs.guide == AUTO:
         found = recognise(paper, every)
-        paper = replace(paper, policy=Policy(found.guide, house))
+        paper = replace(paper, policy=Policy(found.guide, house, inputs.date))
         guide = {"id": found.guide.id, "chosen": "recognised", "confidence": found.confidence}
     outcome = run_rules(paper, _rules_for(guide), strict=strict)
     return build_report(

@@ -13,10 +13,12 @@ _SINGLE, _DOUBLE = 1.0, 2.0
 
 @dataclass(frozen=True)
 class Policy:
-    """What a check goes by. Rules read this and never raw configuration."""
+    """What a check goes by. Rules read this and never raw configuration. `date` (YYYY-MM-DD, or
+    empty) decides only what lies in the future."""
 
     guide: Guide
     house: House = field(default_factory=House)
+    date: str = ""
 
     def severity(self, rule: str) -> Severity:
         """The severity of a rule under guide and house; `OFF` where the guide is silent."""

@@ -24,20 +24,26 @@ def agreeing_with_year(
     same = [c for c in found if _year_fits(citation, index, c.entry)]
     if same:
         lettered = [c for c in same if _letter_fits(citation, index, c.entry)]
-        return lettered or [c for c in same if not index.entries[c.entry].year_letter] or same
+        bare = [c for c in same if not index.entries[c.entry].year_letter]
+        if lettered or bare or not citation.year_letter:
+            return lettered or bare or same
+        return [_another_year(c, index) for c in same]
     undated = [c for c in found if index.entries[c.entry].year is None]
     if undated:
         return undated
     right = [c for c in found if c.way in RIGHT_WAYS] or found
-    return [
-        replace(
-            c,
-            way=Way.YEAR,
-            score=_ANOTHER_YEAR,
-            reason=f"{c.cited} is listed with {index.entries[c.entry].year}",
-        )
-        for c in right
-    ]
+    return [_another_year(c, index) for c in right]
+
+
+def _another_year(candidate: Candidate, index: EntryIndex) -> Candidate:
+    entry = index.entries[candidate.entry]
+    listed = (entry.year or "") + entry.year_letter
+    return replace(
+        candidate,
+        way=Way.YEAR,
+        score=_ANOTHER_YEAR,
+        reason=f"{candidate.cited} is listed with {listed}",
+    )
 
 
 def _year_fits(citation: Citation, index: EntryIndex, entry: int) -> bool:

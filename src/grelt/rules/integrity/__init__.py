@@ -1,0 +1,1 @@
+"""Whether a reference holds together: numbers, addresses, dates, pages."""
