@@ -10,6 +10,7 @@ from __future__ import annotations
 import io
 import random
 import resource
+import signal
 import sys
 import time
 import traceback
@@ -27,6 +28,7 @@ from demo.write_odt import write_odt  # noqa: E402
 from grelt import api  # noqa: E402
 
 _SEED = 20261125
+_HANGS = 10
 
 
 def good_files() -> list[tuple[str, bytes]]:
@@ -104,6 +106,10 @@ def mutate_xml(data: bytes, chance: random.Random) -> bytes:
     return b"<".join(pieces)
 
 
+def _hung(_number: int, _frame: object) -> None:
+    raise TimeoutError(f"not done after {_HANGS} s")
+
+
 def main() -> int:
     count = int(sys.argv[1]) if len(sys.argv) > 1 else 2000
     chance = random.Random(_SEED)
@@ -111,20 +117,26 @@ def main() -> int:
     outcomes: Counter[str] = Counter()
     slowest = (0.0, "")
     crashes = 0
+    signal.signal(signal.SIGALRM, _hung)
     for number in range(count):
         name, data = files[number % len(files)]
         zipped = name.endswith(("docx", "odt")) and chance.random() < 0.7
         mutated = mutate_zip(data, chance) if zipped else mutate_bytes(data, chance)
         began = time.monotonic()
+        signal.alarm(_HANGS)
         try:
             api.check(mutated, name, api.CheckInputs("mla-9"), strict=True)
             outcomes[f"{name[2:]} read"] += 1
         except api.PaperUnreadable as refused:
             outcomes[f"{name[2:]} {refused.code}"] += 1
-        except Exception:
+        except Exception:  # a hang among them
             crashes += 1
             print(f"case {number} ({name}):\n{traceback.format_exc(limit=-4)}", flush=True)
+        finally:
+            signal.alarm(0)
         took = time.monotonic() - began
+        if number % 200 == 199:
+            print(f"{number + 1} done", flush=True)
         slowest = max(slowest, (took, f"case {number} ({name})"))
     memory = resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024
     for outcome, times in sorted(outcomes.items()):

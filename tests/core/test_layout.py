@@ -56,3 +56,17 @@ class Pages(unittest.TestCase):
         narrow = count(parse_fragment(text, "Times New Roman"))
         wide = count(parse_fragment(text, "Courier New"))
         self.assertGreater(wide, narrow)
+
+
+class Monsters(unittest.TestCase):
+    def test_lines_taller_than_a_page_come_to_an_end(self) -> None:
+        words = "word " * 200
+        for setting in ("size=400", "size=300, spacing=3", "space_before=5000", "left=5000"):
+            document = parse_fragment(f"{{{setting}}} {words}\n{{{setting}}} {words}")
+            with self.subTest(setting=setting):
+                starts = paginate(document)
+                self.assertGreaterEqual(starts.count, 1)
+
+    def test_a_note_longer_than_a_page_comes_to_an_end(self) -> None:
+        document = parse_fragment(f"Some words.^[{'word ' * 3000}] More words. " + "word " * 300)
+        self.assertGreaterEqual(paginate(document).count, 1)

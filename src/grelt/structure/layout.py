@@ -87,6 +87,7 @@ def _place(
     lines = _lines(paragraph, layout.section, notes)
     _keep(layout, paragraph, following, lines, notes)
     at = 0
+    page_from = -1  # the line with which a page began within this paragraph
     while at < len(lines):
         line = lines[at]
         if line.height < 0:  # a page break made by hand
@@ -97,8 +98,10 @@ def _place(
             continue
         if not layout.fits(line.height, line.notes):
             back = _pulled_over(paragraph, lines, at)
+            if back <= page_from:
+                back = at  # nothing can be pulled over from a page that holds nothing else
             layout.new_page(paragraph.index, lines[back].offset)
-            at = back
+            at = page_from = back
             continue
         layout.put(line)
         at += 1
