@@ -7,7 +7,9 @@ import unittest
 from grelt.document.fragment import parse_fragment
 from grelt.guides import Policy, load_guide
 from grelt.paper import Paper, analyse
+from grelt.report.engine import run_rules
 from grelt.report.leaning import leaning_on
+from grelt.rules.registry import all_rules
 
 LIST = """
 # Bibliography
@@ -95,3 +97,103 @@ class Leaning(unittest.TestCase):
 
     def test_a_note_that_cites_nothing_carries_nothing(self) -> None:
         self.assertEqual(leaning_on(paper_of("Nobody knows.", FULL), 0), ())
+
+
+# Correct notes of many kinds, in the order of a paper: (what the text says, the note).
+MANY = (
+    (
+        "The lock was long.",
+        "Victor Aske, “The Long Lock,” in *Locks and Lives*, ed. Edda Ingram and Viktor Orme (Reach: Heron House, 2011), 22.",
+    ),
+    (
+        "The board said so.",
+        "Canal Board, *Report on the State of the Works* (Saltmarsh: Canal Board, 1822), 9.",
+    ),
+    (
+        "It had a right to the water.",
+        "Piers Dray, “Water Rights” (PhD diss., Saltmarsh Reach College, 2014), 31–33.",
+    ),
+    (
+        "A walker saw it.",
+        "Ada Holt, “A Walk along the Cut,” *Shore Almanac*, May 3, 2020, https://shorealmanac.example/walk.",
+    ),
+    (
+        "So did a priest.",
+        "Elias Lowe, *Diary of a Basin Priest*, trans. Isa Lund, 2nd ed. (Reach: Heron House, 1933), 1:71.",
+    ),
+    (
+        "There were three.",
+        "Sabine O’Dell, Mara Quill, and Jo Fen, *Three Basins* (Reach: Tidemark Press, 2001), ix–x, 4.",
+    ),
+    (
+        "The Dutch had more.",
+        "Ilse van der Meer, “Low Country Locks,” *Estuary Past* 12 (Spring 2008): 101, https://doi.org/10.5555/ep.12.99.",
+    ),
+    (
+        "Again.",
+        "Aske, “Long Lock,” 30; Dray, “Water Rights,” 40.",
+    ),
+    (
+        "And again.",
+        "Van der Meer, “Low Country Locks,” 110n3.",
+    ),
+    (
+        "The priest again.",
+        "Lowe, *Diary*, 2:4.",
+    ),
+    (
+        "The three.",
+        "O’Dell, Quill, and Fen, *Three Basins*, 12, 14–15.",
+    ),
+    (
+        "The board.",
+        "Canal Board, *Report*, 11.",
+    ),
+    (
+        "The walk.",
+        "Holt, “Walk along the Cut.”",
+    ),
+    (
+        "A letter.",
+        "Abel Thorn to the Canal Board, May 3, 1791, Osier Cut Papers, box 2, folder 4, Saltmarsh Reach College Archive.",
+    ),
+    (
+        "Talk.",
+        "Maeve Lorne, interview by the author, June 3, 2024.",
+    ),
+    (
+        "Scripture.",
+        "John 3:16 (Reach Version).",
+    ),
+    (
+        "Law.",
+        "An Act for Making the Cut, 31 Geo. 3, c. 68 (1791).",
+    ),
+    (
+        "Both.",
+        "See Aske, “Long Lock,” 31, for the opposite view; cf. Dray, “Water Rights,” 41.",
+    ),
+    (
+        "Emphasis.",
+        "O’Dell, Quill, and Fen, *Three Basins*, 13 (my emphasis).",
+    ),
+)
+MANY_LISTED = """
+# Bibliography
+Aske, Victor. “The Long Lock.” In *Locks and Lives*, edited by Edda Ingram and Viktor Orme, 20–41. Reach: Heron House, 2011.
+Canal Board. *Report on the State of the Works*. Saltmarsh: Canal Board, 1822.
+Dray, Piers. “Water Rights.” PhD diss., Saltmarsh Reach College, 2014.
+Holt, Ada. “A Walk along the Cut.” *Shore Almanac*. May 3, 2020. https://shorealmanac.example/walk.
+Lowe, Elias. *Diary of a Basin Priest*. Translated by Isa Lund. 2nd ed. 2 vols. Reach: Heron House, 1933.
+O’Dell, Sabine, Mara Quill, and Jo Fen. *Three Basins*. Reach: Tidemark Press, 2001.
+van der Meer, Ilse. “Low Country Locks.” *Estuary Past* 12 (Spring 2008): 99–120. https://doi.org/10.5555/ep.12.99.
+"""
+
+
+class CorrectNotes(unittest.TestCase):
+    def test_nothing_is_called_wrong(self) -> None:
+        text = " ".join(f"{said}^[{note}]" for said, note in MANY)
+        paper = analyse(parse_fragment(text + MANY_LISTED), Policy(load_guide("chicago-17-notes")))
+        outcome = run_rules(paper, all_rules().values(), strict=True)
+        self.assertEqual([(f.rule.id, f.found) for f in outcome.findings], [])
+        self.assertEqual(len({e for m in paper.matches for e in m.entries}), len(paper.entries))

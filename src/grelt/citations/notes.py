@@ -53,6 +53,10 @@ _PUBLISHED = re.compile(r"[^\W\d_][^:.()]{1,40}:\s[^:.()]{2,60},\s(?:1[4-9]|20)\
 _ARCHIVE = re.compile(r"\b(?:[Bb]ox|[Ff]older|MSS?|Papers|Archives?|Record Office|Collection)\b")
 # What may follow the page: an address, with the day it was read.
 _ADDRESS = re.compile(r",?\s+(?:accessed\s[^,]+,\s[^,]+,\s)?(?:https?://|doi:)\S+", re.I)
+_TAIL = re.compile(
+    r"(?<=\d),?\s(?:for|on|where|who|which|about)\s[^“”\"]{3,160}$"
+    r"|\s\((?:my|emphasis|original|italics|translation)\b[^()]*\)$", re.I
+)  # fmt: skip
 _LONGEST_AUTHORS = 160
 _SMALL = frozenset("of for the and on in at to with de la du".split())
 
@@ -187,6 +191,7 @@ def _reference(
     if title is None or title[0].start - piece.start > _LONGEST_AUTHORS:
         return _without_title(text, piece, bare_end, known, signal)
     where, dress = title
+    bare_end = _without_tail(text, where.end, bare_end)
     before = text[piece.start : where.start].strip(" ,\u00a0")
     names = natural_names(_without_role(before)) if before else None
     group = before if before and (names is None or looks_like_organisation(before)) else ""
@@ -206,6 +211,12 @@ def _reference(
         TitleCue(words, dress, where), place.of(text) if place is not None else None, place, signal,
         news and not (_FACTS.search(rest) or _ISSUE.search(rest)),
     )  # fmt: skip
+
+
+def _without_tail(text: str, start: int, end: int) -> int:
+    """Where a reference ends before words that say what it is cited for."""
+    tail = _TAIL.search(text, start, end)
+    return tail.start() if tail is not None else end
 
 
 def _without_role(words: str) -> str:

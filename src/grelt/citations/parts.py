@@ -67,7 +67,9 @@ _NOT_SOURCES = frozenset(
     jan feb mar apr jun jul aug sept sep oct nov dec monday tuesday wednesday thursday friday
     saturday sunday spring summer autumn fall winter circa born died aged age year years century
     group room route highway area stage phase step version type class grade level day week month
-    question item example case article psalm genesis exodus matthew mark luke john acts romans
+    question item example case article participant participants respondent interviewee informant subject
+    study experiment model hypothesis wave sample condition trial session psalm genesis exodus
+    matthew mark luke john acts romans
     gen exod lev num deut ps prov isa jer matt rom cor gal eph phil col thess tim heb jas pet rev
     world bc bce ad ce am pm no see i ii iii""".split()
 )

@@ -17,6 +17,7 @@ from ..base import Rule
 
 _CLOSING = '”"’»'
 _BEFORE = re.compile(rf"(?P<mark>[.,;:])(?P<quotes>[{_CLOSING}]*)(?P<gap>[\s\u00a0]*)$")
+_POINTS = re.compile(r"(?:\.\s?){3}$|…\.?$")
 _ASKING = re.compile(r"[?!](?P<gap>[\s\u00a0]*)$")
 
 
@@ -56,7 +57,7 @@ def _in_sentence(number: int, citation: Citation, where: Span, text: str) -> Ver
     before = _BEFORE.search(text, 0, where.start)
     if before is not None and before["mark"] == "." and not ends_sentence(text, before.start()):
         return RIGHT  # an abbreviation
-    if before is not None and text[max(0, before.start() - 2) : before.start()] == "..":
+    if before is not None and _POINTS.search(text, 0, before.start() + 1):
         return RIGHT  # points that stand for words left out
     if before is None:
         asking = _ASKING.search(text, 0, where.start)

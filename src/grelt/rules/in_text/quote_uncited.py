@@ -3,6 +3,8 @@
 Words in quotation marks are somebody's; the reader is told whose, and where.
 """
 
+import re
+
 from ...citations import Quotation
 from ...findings import NOT_MINE, RIGHT, Place, Slip, Subject, Verdict
 from ...paper import Paper
@@ -10,6 +12,12 @@ from ...structure import Role
 from ...text.folding import words
 from ..base import Rule
 
+_HEARD = re.compile(
+    r"\b(?:participants?|respondents?|interviewees?|informants?|(?:was|were)\s+asked|questionnaire|survey\s+item|"
+    r"as\s+one\s+(?:\w+\s+)?(?:put|said)|told\s+(?:me|us)|my\s+(?:grand)?(?:mother|father|parents|teacher|friend|"
+    r"neighbou?r|sister|brother|aunt|uncle))\b",
+    re.I,
+)
 _LEAST, _SURE = 6, 8
 _NEAR = 350
 
@@ -41,6 +49,9 @@ def _cited(paper: Paper, quotation: Quotation) -> bool:
         return True
     named = set(words(sentence.of(paragraph.text)))
     if any(set(words(e.label)) <= named for e in paper.entries if words(e.label)):
+        return True
+    # What the writer heard or asked stands in no list.
+    if _HEARD.search(paragraph.text, sentence.start, sentence.end):
         return True
     return _leads_on(paper, quotation)
 

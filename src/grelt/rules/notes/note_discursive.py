@@ -15,6 +15,12 @@ _CROSS = re.compile(
     r"\b(?:notes?|nn?\.|page|p\.|chapter|section|appendix|table|figure)\s*\d|\b(?:above|below)\b",
     re.I,
 )
+# What notes cite and lists leave out: talks, letters, sacred works, laws.
+_UNLISTED = re.compile(
+    r"\b(?:interview|conversation|e-?mail|message|letter|lecture|talk|communication)\b.{0,80}\b(?:1[5-9]|20)\d\d\b"
+    r"|\b\d{1,3}:\d{1,3}\b|\b(?:c|s|ch|art)\.\s\d|\b(?:Geo|Vict|Edw|Will)\.\s|\bU\.\s?S\.|\sv\.\s",
+    re.I,
+)
 
 
 def check(paper: Paper, number: int) -> Verdict:
@@ -26,7 +32,7 @@ def check(paper: Paper, number: int) -> Verdict:
     if paper.cited_in_notes[number]:
         return RIGHT
     text = "\n".join(paper.paragraph(i).text for i in inked)
-    if _CROSS.search(text) or _names_a_source(paper, text):
+    if _CROSS.search(text) or _UNLISTED.search(text) or _names_a_source(paper, text):
         return NOT_MINE  # it sends the reader to another place
     return (
         Slip(
