@@ -139,6 +139,8 @@ def read_part(text: str, span: Span, italics: tuple[Span, ...]) -> Part | None:
     head_end, locator, labelled = _locator(text, start, end)
     head_end, year, locator = _year(text, start, head_end, locator, labelled)
     source_start, source_end = _trimmed(text, start, head_end)
+    if locator is not None and text[source_start:source_end].endswith(":"):
+        source_end -= 1
     source = text[source_start:source_end]
     indirect = bool(prefix and prefix.group("indirect"))
     if not source:

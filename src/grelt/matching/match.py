@@ -252,12 +252,28 @@ def _agreeing_with_title(
     """
     if citation.title is None or citation.source_span.start >= citation.title.span.start:
         return found
+    if citation.title.dress == "plain":
+        # `Lund, Osei`, `Bray, Tomas`: no title, but more of the authors' names.
+        named = [c for c in found if is_name_of(citation.title.text, index.entries[c.entry])]
+        if named:
+            return named
     cited = set(without_article(words(citation.title.text)))
     by_name = [c for c in found if c.way not in (Way.TITLE_FOR_AUTHOR, Way.TITLE_PART)]
     both = [c for c in by_name if cited & set(index.entries[c.entry].title_words)]
     if both:
         return both
     return [] if by_name else found
+
+
+def is_name_of(text: str, entry: Entry) -> bool:
+    """Whether words are the first name, or the initials, of an entry's first author, or the surname
+    of a later one."""
+    said = letters(text)
+    if not said or not entry.persons:
+        return False
+    given = entry.persons[0].given
+    initials = "".join(w[0] for w in given.replace(".", " ").split())
+    return said in (letters(given), letters(initials)) or said in {p.key for p in entry.persons[1:]}
 
 
 def _without_repeats(rivals: list[Candidate], repeats: dict[int, int]) -> list[Candidate]:

@@ -18,7 +18,7 @@ def check(paper: Paper, number: int) -> Verdict:
     if not is_pages(citation.locator[len(page_label(citation.locator)) :]):
         return NOT_MINE  # paragraphs, lines, times do stand after a comma
     text = paper.paragraph(citation.paragraph).text
-    if "," not in gap.of(text) or paper.policy.guide.citation.comma_before_locator:
+    if not set(",:") & set(gap.of(text)) or paper.policy.guide.citation.comma_before_locator:
         return RIGHT
     place = Span(gap.start, gap.end)
     return (

@@ -8,6 +8,7 @@ import re
 from ...citations.anatomy import is_enclosed
 from ...findings import NOT_MINE, RIGHT, Place, Slip, Subject, Verdict
 from ...paper import Paper
+from ...text.folding import letters
 from ...text.spans import Span
 from ..base import Rule
 
@@ -17,6 +18,9 @@ _JOINED = re.compile(r"(?<=[\s,\u00a0])(?:and|&)(?=[\s\u00a0])")
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
     names = citation.names
+    missing = _missing(paper, number)
+    if missing is not None:
+        return (missing,)
     if names is None or len(names.names) < 2 or citation.note_kind:
         return NOT_MINE
     text = paper.paragraph(citation.paragraph).text
@@ -41,6 +45,29 @@ def check(paper: Paper, number: int) -> Verdict:
             citation=number,
             fixable=True,
         ),
+    )
+
+
+def _missing(paper: Paper, number: int) -> Slip | None:
+    """`Lund, Osei`: two names with a comma alone between them."""
+    citation = paper.citations[number]
+    found = paper.matches[number].entries
+    title = citation.title
+    if title is None or title.dress != "plain" or len(found) != 1 or not is_enclosed(citation):
+        return None
+    if letters(title.text) not in {p.key for p in paper.entries[found[0]].persons[1:]}:
+        return None
+    text = paper.paragraph(citation.paragraph).text
+    first = text[citation.source_span.start : title.span.start].rstrip(" ,")
+    word = paper.policy.guide.citation.conjunction_enclosed
+    return Slip(
+        template="enclosed",
+        holes=(("wanted", word),),
+        place=Place(citation.paragraph, Span(citation.source_span.start, title.span.end)),
+        expected=f"{first} {word} {title.text}",
+        citation=number,
+        confidence=0.9,
+        fixable=True,
     )
 
 

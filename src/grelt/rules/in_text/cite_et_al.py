@@ -22,6 +22,8 @@ _RIGHT = "et al."
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
     match = paper.matches[number]
+    if citation.title is not None and citation.title.dress == "plain":
+        return NOT_MINE  # what follows the first name may be a second one
     if not citation.source or citation.note_kind or citation.names is None:
         return NOT_MINE
     text = paper.paragraph(citation.paragraph).text
@@ -42,7 +44,11 @@ def _by_number(
     assert names is not None
     authors = entry.persons
     listed = entry.author.names
-    if listed is None or len(authors) < 2 or names.names[0].key != authors[0].key:
+    if (
+        listed is None
+        or (len(authors) < 2 and not listed.et_al)
+        or names.names[0].key != authors[0].key
+    ):
         return NOT_MINE
     many = listed.et_al or len(authors) >= paper.policy.guide.citation.et_al_from
     start = citation.source_span.start

@@ -6,7 +6,9 @@ are told apart by an initial.
 
 from ...citations.anatomy import is_enclosed
 from ...findings import NOT_MINE, RIGHT, Place, Slip, Subject, Verdict
+from ...matching import is_name_of
 from ...paper import Paper
+from ...text.folding import letters
 from ...text.names import is_initials
 from ...text.spans import Span
 from ..base import Rule
@@ -18,6 +20,9 @@ def check(paper: Paper, number: int) -> Verdict:
     if not is_enclosed(citation) or names is None or citation.personal:
         return NOT_MINE
     first = names.names[0]
+    turned = _turned_round(paper, number)
+    if turned is not None:
+        return (turned,)
     found = paper.matches[number].entries
     listed = {p.key for i in found for p in paper.entries[i].persons}
     if first.key not in listed:
@@ -40,6 +45,30 @@ def check(paper: Paper, number: int) -> Verdict:
             confidence=0.9,
             fixable=True,
         ),
+    )
+
+
+def _turned_round(paper: Paper, number: int) -> Slip | None:
+    """`Bray, Tomas`: the name as the list has it."""
+    citation = paper.citations[number]
+    found = paper.matches[number].entries
+    title = citation.title
+    if title is None or title.dress != "plain" or len(found) != 1:
+        return None
+    entry = paper.entries[found[0]]
+    later = {p.key for p in entry.persons[1:]}
+    if not is_name_of(title.text, entry) or letters(title.text) in later:
+        return None
+    text = paper.paragraph(citation.paragraph).text
+    family = text[citation.source_span.start : title.span.start].rstrip(" ,")
+    return Slip(
+        template="given",
+        holes=(("family", family),),
+        place=Place(citation.paragraph, Span(citation.source_span.start, title.span.end)),
+        expected=family,
+        citation=number,
+        confidence=0.9,
+        fixable=True,
     )
 
 
