@@ -57,6 +57,7 @@ _TAIL = re.compile(
     r"(?<=\d),?\s(?:for|on|where|who|which|about)\s[^“”\"]{3,160}$"
     r"|\s\((?:my|emphasis|original|italics|translation)\b[^()]*\)$", re.I
 )  # fmt: skip
+_OP_CIT = re.compile(r"(?:op|loc)\.?\s?cit\.?", re.I)
 _LONGEST_AUTHORS = 160
 _SMALL = frozenset("of for the and on in at to with de la du".split())
 
@@ -279,6 +280,8 @@ def _without_title(
         return None
     words = text[piece.start : place.start].strip(" ,\u00a0")
     head, comma, tail = words.partition(", ")
+    if _OP_CIT.fullmatch(tail):
+        words, comma, tail = head, "", ""
     named = natural_names(head)
     if comma and named is not None and known.has_surname(named) and known.is_title(tail):
         # The title's dress is lost, as in plain text.

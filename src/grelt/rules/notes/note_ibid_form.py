@@ -5,6 +5,7 @@ It is the abbreviation of a Latin word, so it has a period, and a comma before a
 
 import re
 
+from ...citations.anatomy import page_label
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
 from ..base import Rule
@@ -22,13 +23,16 @@ def check(paper: Paper, number: int) -> Verdict:
         and len(above) == 1
         and paper.citations[above[0]].locator == citation.locator
     )
+    locator = citation.locator
+    if locator is not None:
+        locator = locator[len(page_label(locator)) :]
     text = citation.text
     word = "ibid." if citation.signal else "Ibid."
-    expected = f"{word}, {citation.locator}." if citation.locator and not same else word
+    expected = f"{word}, {locator}." if locator and not same else word
     begins = text[len(text) - len(text.lstrip()) :]
     said = begins[len(citation.signal) :].strip() if citation.signal else begins
     right = _RIGHT.fullmatch(said) and said.startswith(word)
-    if right and not same:
+    if right and not same and locator == citation.locator:
         return RIGHT
     return (
         Slip(
