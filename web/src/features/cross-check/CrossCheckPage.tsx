@@ -14,11 +14,17 @@ import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
 import { crossTable, type CrossTable, type Row } from "./table";
 
+const BUSY = ["queued", "running"];
+
 /** Sources down, pages across: where the paper leans on what. Prints on one page. */
 export function CrossCheckPage() {
   const id = Number(useParams().paperId);
   const path = { params: { path: { paper_id: id } } };
-  const paper = useQuery({ queryKey: ["paper", id], queryFn: () => answered(client.GET("/api/papers/{paper_id}", path)) });
+  const paper = useQuery({
+    queryKey: ["paper", id],
+    queryFn: () => answered(client.GET("/api/papers/{paper_id}", path)),
+    refetchInterval: (query) => (BUSY.includes(query.state.data?.check_state?.state ?? "") ? 700 : false),
+  });
   const check = paper.data?.check_state;
   const report = useQuery({
     queryKey: ["report", id, check?.id],
@@ -51,9 +57,10 @@ export function CrossCheckPage() {
       {paper.isError && <ProblemNote problem={paper.error} />}
       {report.isError && <ProblemNote problem={report.error} />}
       {(paper.isPending || report.isFetching) && <LinearProgress aria-label="Fetching the paper" />}
-      {check && check.state !== "done" && (
-        <Nothing title="Not checked yet" words="The table stands here once the paper is checked." />
+      {check && BUSY.includes(check.state) && (
+        <Nothing title="Checking…" words="The table stands here as soon as the paper is checked." />
       )}
+      {check?.state === "failed" && <Nothing title="The paper could not be read" words={check.error_message} />}
       {table && (table.rows.length ? <Table paper={id} table={table} /> : <Nothing title="Nothing to cross-check" words="The paper cites nothing and lists nothing." />)}
     </>
   );
