@@ -22,7 +22,7 @@ from .matching import Match, Matching, UnlistedSource, match_citations
 from .matching.index import acronyms
 from .structure import Role, Structure, prepared, structure_of
 from .system import citation_system
-from .text.folding import letters
+from .text.folding import letters, words
 from .text.spans import Span
 
 
@@ -83,6 +83,11 @@ class Paper:
         citation = self.citations[number]
         span = citation.source_span
         return Place(citation.paragraph, span if len(span) else citation.span)
+
+    def names_a_source(self, text: str) -> bool:
+        """Whether the words an entry begins with stand in a text, in any order."""
+        said = set(words(text))
+        return any(set(words(e.label)) <= said for e in self.entries if words(e.label))
 
     @property
     def notes_unknown(self) -> bool:

@@ -21,6 +21,8 @@ MLA = (
     "The keeper’s motto was “Not yet.” In Hartnell’s words, the mill was “a patient thing, and deaf” (40). "
     "Ashdown, the editor, adds that it “ran on Sundays” (Hartnell xii). That is all (see Bray 3-4 for the "
     "rest; but compare Okonjo 20).",
+    "Bray’s last chapter claims nothing at all. Its keeper looks down and sees a face that “does not look like "
+    "his, or like the moon’s” (line 9). Here owning has turned into likeness.",
 )
 MLA_LISTED = """
 # Works Cited
@@ -36,6 +38,8 @@ APA = (
     "Participants (N = 40) were asked “How often do you lock the boat at night?” and answered on a scale. As "
     "one put it, “I never lock the boat at night” (Participant 7). The effect was large (d = 0.9; see Figure "
     "2). Bray’s model (see Bray, 2019) assumes this. We followed Hartnell (1998, as cited in Bray, 2019).",
+    "The sample was small (*N* = 9), and it was dry (Okonjo, 2021). One of the keepers said, “You hear the "
+    "kettle, and you know it is going to be all right” (Volunteer 2). Another had no kettle (Keeper 4).",
 )
 APA_LISTED = """
 # [References]{bold}

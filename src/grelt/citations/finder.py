@@ -264,6 +264,9 @@ def _judge(walk: Walk, text: str, span: Span, part: Part) -> tuple[float, bool, 
     names = part.names
     if part.personal or (walk.dated and part.year is not None):
         return CERTAIN, False, ""
+    if walk.dated:
+        # Without a year it is one only if an entry begins so: `(Volunteer 2)`, `(N = 9)` are not.
+        return DOUBTFUL, True, ""
     several = names is not None and (len(names.names) > 1 or names.et_al)
     if part.indirect or several:
         return CERTAIN, False, ""

@@ -133,7 +133,8 @@ def locator_alone(
     named = nearest_group(text, before)
     closes = AFTER.match(text, span.end) is not None
     if not named:
-        if not closes or (part.labelled and walk.last_in_stretch is None):
+        named_before = any(c.known for c in in_scope(cues, Span(0, sentence.start)))
+        if not closes or (part.labelled and walk.last_in_stretch is None and not named_before):
             return
         if CAPITALISED.fullmatch(text[: span.start].rstrip().rsplit(" ", 1)[-1]):
             return  # a figure beside a name: an age, a number of a house

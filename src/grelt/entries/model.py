@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass
 from enum import StrEnum
 from functools import cached_property
@@ -10,6 +11,10 @@ from ..findings import Place
 from ..text.folding import words
 from ..text.names import NameList, PersonName
 from ..text.spans import Span
+
+_UNPAGED = re.compile(
+    r"https?://|www\.|\bdoi\b|\.(?:com|org|net|example)\b|\[(?:Film|Video|Audio)", re.I
+)
 
 
 class OpeningKind(StrEnum):
@@ -83,6 +88,12 @@ class Entry:
     @property
     def persons(self) -> tuple[PersonName, ...]:
         return self.author.names.names if self.author.names is not None else ()
+
+    @property
+    def has_pages(self) -> bool:
+        """Whether the source has pages to cite: the entry gives some, or it is a book in print."""
+        whole = self.title is not None and self.title.dress == "italics" and self.container is None
+        return self.pages is not None or (whole and _UNPAGED.search(self.text) is None)
 
     @property
     def label(self) -> str:

@@ -3,16 +3,9 @@
 A quotation is there to be checked; without a page the reader has to read the whole source for it.
 """
 
-import re
-
-from ...entries import Entry
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
 from ..base import Rule
-
-_ONLINE = re.compile(
-    r"https?://|www\.|\bdoi\b|\.(?:com|org|net|example)\b|\[(?:Film|Video|Audio)", re.I
-)
 
 
 def check(paper: Paper, number: int) -> Verdict:
@@ -29,7 +22,7 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     if citation.locator is not None:
         return RIGHT
-    if len(match.entries) != 1 or not _has_pages(paper.entries[match.entries[0]]):
+    if len(match.entries) != 1 or not paper.entries[match.entries[0]].has_pages:
         return NOT_MINE
     return (
         Slip(
@@ -40,13 +33,6 @@ def check(paper: Paper, number: int) -> Verdict:
             doubt="" if quoted[0].words >= 7 else "so few words may be no quotation",
         ),
     )
-
-
-def _has_pages(entry: Entry) -> bool:
-    if entry.pages is not None:
-        return True
-    whole = entry.title is not None and entry.title.dress == "italics" and entry.container is None
-    return whole and _ONLINE.search(entry.text) is None
 
 
 RULE = Rule(

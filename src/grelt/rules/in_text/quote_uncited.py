@@ -47,8 +47,10 @@ def _cited(paper: Paper, quotation: Quotation) -> bool:
         return True
     if _goes_on(paper, quotation) or _read_closely(paper, quotation):
         return True
-    named = set(words(sentence.of(paragraph.text)))
-    if any(set(words(e.label)) <= named for e in paper.entries if words(e.label)):
+    if paper.names_a_source(sentence.of(paragraph.text)):
+        return True
+    # A parenthesis right after it says whose words they are, as of somebody interviewed.
+    if paragraph.text[quotation.span.end :].lstrip(" \u00a0.,").startswith("("):
         return True
     # What the writer heard or asked stands in no list.
     if _HEARD.search(paragraph.text, sentence.start, sentence.end):

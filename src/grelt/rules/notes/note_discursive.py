@@ -8,7 +8,6 @@ import re
 
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
-from ...text.folding import words
 from ..base import Rule
 
 _CROSS = re.compile(
@@ -32,7 +31,7 @@ def check(paper: Paper, number: int) -> Verdict:
     if paper.cited_in_notes[number]:
         return RIGHT
     text = "\n".join(paper.paragraph(i).text for i in inked)
-    if _CROSS.search(text) or _UNLISTED.search(text) or _names_a_source(paper, text):
+    if _CROSS.search(text) or _UNLISTED.search(text) or paper.names_a_source(text):
         return NOT_MINE  # it sends the reader to another place
     return (
         Slip(
@@ -42,11 +41,6 @@ def check(paper: Paper, number: int) -> Verdict:
             confidence=0.85,
         ),
     )
-
-
-def _names_a_source(paper: Paper, text: str) -> bool:
-    said = set(words(text))
-    return any(set(words(e.label)) <= said for e in paper.entries if words(e.label))
 
 
 RULE = Rule(

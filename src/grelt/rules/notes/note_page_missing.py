@@ -3,14 +3,9 @@
 A note is there to be followed; without a page it leads to a whole book.
 """
 
-import re
-
-from ...entries import Entry
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
 from ..base import Rule
-
-_ONLINE = re.compile(r"https?://|www\.|\bdoi\b|\.example\b", re.I)
 
 
 def check(paper: Paper, number: int) -> Verdict:
@@ -22,7 +17,7 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     if citation.locator is not None:
         return RIGHT
-    if len(found) != 1 or not _has_pages(paper.entries[found[0]]):
+    if len(found) != 1 or not paper.entries[found[0]].has_pages:
         return NOT_MINE
     quoted = _quotes(paper, number)
     if citation.note_kind == "full" and not quoted:
@@ -35,13 +30,6 @@ def check(paper: Paper, number: int) -> Verdict:
             confidence=0.9 if quoted else 0.75,
         ),
     )
-
-
-def _has_pages(entry: Entry) -> bool:
-    if entry.pages is not None:
-        return True
-    whole = entry.title is not None and entry.title.dress == "italics" and entry.container is None
-    return whole and _ONLINE.search(entry.text) is None
 
 
 def _quotes(paper: Paper, number: int) -> bool:
