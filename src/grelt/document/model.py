@@ -178,10 +178,6 @@ class Document:
     warnings: tuple[str, ...] = field(default=())
 
     @cached_property
-    def text_length(self) -> int:
-        return sum(len(p.text) for p in self.paragraphs)
-
-    @cached_property
     def note_places(self) -> dict[str, tuple[int, int]]:
         """Paragraph and offset of the (first) marker of each note."""
         found: dict[str, tuple[int, int]] = {}
@@ -189,13 +185,6 @@ class Document:
             for offset, identity in paragraph.note_markers:
                 found.setdefault(identity, (paragraph.index, offset))
         return found
-
-    def section_of(self, paragraph: int) -> Section | None:
-        current: Section | None = None
-        for section in self.sections:
-            if section.start <= paragraph:
-                current = section
-        return current
 
     def tree(self) -> str:
         """The document as an indented tree: what reader tests compare."""

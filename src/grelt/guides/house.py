@@ -10,8 +10,6 @@ from dataclasses import dataclass, field
 from ..errors import HouseRuleInvalid
 from ..findings import Severity
 
-Value = str | bool
-
 
 @dataclass(frozen=True, slots=True)
 class Option:

@@ -50,8 +50,3 @@ def _closing_mark(text: str, at: int, closing: str) -> int:
                 continue
             return position
     return -1
-
-
-def unquoted(text: str) -> str:
-    """The text without outer quotation marks and without a final comma or period inside them."""
-    return text.strip().strip(MARKS).strip().rstrip(".,").strip()

@@ -11,6 +11,8 @@ from ..base import Rule
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
     match = paper.matches[number]
+    if not paper.policy.guide.citation.locator_with_quotations:
+        return NOT_MINE
     if citation.parenthesis is None or citation.note_kind or citation.personal:
         return NOT_MINE
     quoted = [

@@ -11,7 +11,8 @@ from ...paper import Paper
 from ...text.folding import without_article, words
 from ..base import Rule
 
-_LONG = 8
+# So many words more than a short title has are too many.
+_MORE = 4
 
 
 def check(paper: Paper, number: int) -> Verdict:
@@ -47,7 +48,7 @@ def check(paper: Paper, number: int) -> Verdict:
                 fixable=wanted == "quotes",
             ),
         )
-    if _too_long(entry, said):
+    if _too_long(entry, said, paper.policy.guide.citation.title_short_words + _MORE):
         return (
             Slip(
                 template="long",
@@ -64,9 +65,9 @@ def _italics_are_known(paper: Paper, paragraph: int) -> bool:
     return any(r.format.italic is not None for r in paper.paragraph(paragraph).runs)
 
 
-def _too_long(entry: Entry, said: str) -> bool:
+def _too_long(entry: Entry, said: str, most: int) -> bool:
     cited = without_article(words(said))
-    return len(cited) >= _LONG and cited == without_article(entry.title_words)
+    return len(cited) >= most and cited == without_article(entry.title_words)
 
 
 RULE = Rule(
