@@ -1,0 +1,6 @@
+"""How a guide writes a work: each value in its form, and the whole by the kind's pattern."""
+
+from .casing import Vocabulary, case_changes
+from .compose import Composed, Piece, best_pattern, compose, html_of, patterns_for, text_of
+
+__all__ = ["Composed", "Piece", "Vocabulary", "best_pattern", "case_changes", "compose", "html_of", "patterns_for", "text_of"]

@@ -1,0 +1,261 @@
+"""Headline and sentence capitals: which letters of a title a guide would have otherwise.
+
+Only what can be known is changed: a word that may be a name, a word of another language, a small
+word that may be an adverb stay as they are.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterable
+from dataclasses import dataclass, field
+
+from ..text.languages import detect_language
+from ..text.names import ORGANISATION_WORDS
+from ..text.spans import Span
+from .lexicon import is_common
+
+_WORD = re.compile(r"[^\W\d_][^\W_]*(?:['’][^\W\d_]+)*")
+# A word begins anew after these: `: `, a dash, a question mark, an opening mark.
+_FRESH = re.compile(r"(?:[:?!.;—–]|\s-{1,2})\s*[\"“‘'(\[]*$|[—–]\s*$|^[\W_]*$")
+_OPENED = re.compile(r"[“\"‘(\[]$")
+_ARTICLES = frozenset(("a", "an", "the"))
+_JOINING = frozenset(("and", "but", "or", "nor"))
+_PLAIN_PREPOSITIONS = frozenset(
+    "of to at from with into onto between against during among amongst upon toward towards without per via".split()
+)
+_SHORT_PREPOSITIONS = frozenset(("in", "on", "by", "for", "as"))
+# Prepositions that may be adverbs or conjunctions: either way is left alone.
+_EITHER = frozenset(
+    """over under through about after before along around across behind below above beyond beneath
+    near past since until till up down off out like than so yet if once inside outside within
+    throughout despite except beside besides round amid amidst concerning regarding de la le van
+    von der den el al da di du des y et und""".split()
+)
+_PREFIXES = frozenset("anti co ex mid multi non post pre re self semi sub un inter intra over under".split())
+_ROMAN = re.compile(r"[IVXLC]+")
+_CALENDAR = frozenset(
+    """january february april june july september october november december monday tuesday
+    wednesday thursday friday saturday sunday english french german latin greek""".split()
+)
+
+
+@dataclass(frozen=True)
+class Vocabulary:
+    """What a paper's own prose says of words: `small` stand without a capital in it, `names` with one
+    within sentences."""
+
+    small: frozenset[str] = field(default_factory=frozenset)
+    names: frozenset[str] = field(default_factory=frozenset)
+
+    @classmethod
+    def of(cls, texts: Iterable[str]) -> Vocabulary:
+        """Gather it from prose. A word counts as a name within a sentence only."""
+        small: set[str] = set()
+        names: set[str] = set()
+        for text in texts:
+            for match in _WORD.finditer(text):
+                word = match.group()
+                if word[0].islower():
+                    small.add(word.casefold())
+                elif match.start() > 1 and text[match.start() - 1] == " " and text[match.start() - 2].islower():
+                    names.add(word.casefold())
+        return cls(frozenset(small), frozenset(names))
+
+
+@dataclass(frozen=True, slots=True)
+class CaseChange:
+    """A stretch of a title that should stand in other letters, and how sure that is."""
+
+    span: Span
+    text: str
+    confidence: float
+
+
+@dataclass(frozen=True, slots=True)
+class _Word:
+    span: Span
+    text: str
+    fresh: bool
+    last: bool
+    compound: bool
+    after: str
+
+
+def case_changes(
+    text: str, case: str, vocabulary: Vocabulary, *, headline_from: int = 0, english: bool | None = None
+) -> tuple[CaseChange, ...]:
+    """What to change for `headline` or `sentence` capitals; nothing for `kept`.
+
+    `english` false is a title in another language, which keeps its own capitals.
+    """
+    if case == "kept":
+        return ()
+    if english is None:
+        english = detect_language(text) in (None, "en")
+    if not english:
+        return ()
+    found = _split(text)
+    if not found:
+        return ()
+    shouted = _is_shouted(found)
+    if case == "headline":
+        return tuple(_headline(found, vocabulary, headline_from, shouted))
+    return tuple(_sentence(found, vocabulary, shouted))
+
+
+def _split(text: str) -> list[_Word]:
+    matches = list(_WORD.finditer(text))
+    found = []
+    for number, match in enumerate(matches):
+        before = text[: match.start()]
+        compound = before[-1:] in ("-", "‐", "/") and before[-2:-1].isalpha()
+        quoted = bool(_OPENED.search(before)) and not compound
+        fresh = not compound and (
+            number == 0 or quoted or _FRESH.search(before[-8:]) is not None and not _abbreviated(before)
+        )
+        if number == 0 and before.strip(" “\"‘'([…") :
+            fresh = False  # begins with a figure
+        after = text[match.end() : match.end() + 1]
+        found.append(_Word(Span(*match.span()), match.group(), fresh, number == len(matches) - 1, compound, after))
+    return found
+
+
+def _abbreviated(before: str) -> bool:
+    """A period that ends an abbreviation (`St. Reach`, `vs. fog`) begins nothing."""
+    bare = before.rstrip()
+    word = re.search(r"([^\W\d_]+)\.$", bare)
+    return word is not None and len(word.group(1)) <= 3
+
+
+def _is_shouted(found: list[_Word]) -> bool:
+    long = [w for w in found if len(w.text) > 3]
+    return len(long) >= 2 and all(w.text.isupper() for w in found if len(w.text) > 1)
+
+
+def _headline(
+    found: list[_Word], vocabulary: Vocabulary, headline_from: int, shouted: bool
+) -> Iterable[CaseChange]:
+    for number, word in enumerate(found):
+        text = word.text
+        lower = text.casefold()
+        following = found[number + 1].text.casefold() if number + 1 < len(found) else ""
+        if shouted:
+            wanted = text if _ROMAN.fullmatch(text) and len(text) > 1 else text.capitalize()
+            if not (word.fresh or word.last) and (_is_small(lower, headline_from) or lower in _EITHER):
+                wanted = lower
+            if wanted != text:
+                yield CaseChange(word.span, wanted, 0.9)
+            continue
+        if _own_capitals(text):
+            continue
+        edge = word.fresh or word.last
+        if text[0].islower():
+            if edge:
+                if is_common(text) or lower in _ARTICLES:
+                    yield CaseChange(word.span, _capital(text), 0.95)
+                continue
+            if word.compound or (word.after in ("-", "‐") and lower in _PREFIXES):
+                continue
+            small = _is_small(lower, headline_from)
+            if small or (lower in _EITHER and not 0 < headline_from <= len(lower)):
+                continue
+            if lower in _PLAIN_PREPOSITIONS | _EITHER or is_common(text) or lower in vocabulary.small:
+                yield CaseChange(word.span, _capital(text), 0.95)
+        elif not edge and not word.compound and _is_small(lower, headline_from):
+            doubtful = lower in _SHORT_PREPOSITIONS and (
+                following in _ARTICLES | _JOINING | _PLAIN_PREPOSITIONS | {""} and following not in _ARTICLES
+                or word.after in (",", ";", "-", ":")
+                or (number > 0 and found[number - 1].text.endswith("ing"))
+            )
+            if not doubtful and not (lower == "a" and word.after == "."):
+                yield CaseChange(word.span, lower, 0.9)
+
+
+def _is_small(lower: str, headline_from: int) -> bool:
+    """Whether a word is for sure small in a headline."""
+    if lower in _ARTICLES or lower in _JOINING:
+        return True
+    known = lower in _PLAIN_PREPOSITIONS or lower in _SHORT_PREPOSITIONS
+    return known and not 0 < headline_from <= len(lower)
+
+
+def _own_capitals(text: str) -> bool:
+    """Acronyms, `iPhone`, `McBray`: capitals that belong to the word."""
+    rest = text[1:].replace("’S", "").replace("'S", "")
+    return any(c.isupper() for c in rest) or any(c.isdigit() for c in text) or text == "I"
+
+
+def _capital(text: str) -> str:
+    return text[0].upper() + text[1:]
+
+
+def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iterable[CaseChange]:
+    if shouted:
+        for word in found:
+            lower = word.text.casefold()
+            wanted = lower.capitalize() if word.fresh or lower in vocabulary.names else lower
+            if wanted != word.text:
+                yield CaseChange(word.span, wanted, 0.9)
+        return
+    named = _name_runs(found)
+    capped = []
+    principal = 0
+    for number, word in enumerate(found):
+        lower = word.text.casefold()
+        if word.fresh:
+            if word.text[0].islower() and (is_common(word.text) or lower in _ARTICLES):
+                yield CaseChange(word.span, _capital(word.text), 0.9)
+            continue
+        if _own_capitals(word.text) or lower in _CALENDAR or _ROMAN.fullmatch(word.text):
+            continue
+        if number in named or (lower in vocabulary.names and lower not in vocabulary.small):
+            continue
+        if word.text[0].isupper():
+            capped.append(word)
+        elif not _is_small(lower, 0) and lower not in _EITHER:
+            principal += 1
+    if not capped:
+        return
+    common = [w for w in capped if is_common(w.text) and not (w.text.casefold() in vocabulary.names)]
+    small = [w for w in capped if _is_small(w.text.casefold(), 0) and w.text.casefold() in _ARTICLES | _PLAIN_PREPOSITIONS]
+    total = principal + len(capped)
+    throughout = len(capped) >= 0.8 * total and len(common) >= 2 and len(common) >= 0.6 * len(capped)
+    if not throughout and len(capped) == 1 == total and common:
+        first = found[0]
+        throughout = is_common(first.text) and capped[0].text.casefold() not in vocabulary.names
+        sure = 0.8 if capped[0].text.casefold() in vocabulary.small else 0.6
+    else:
+        sure = 0.9
+    for word in capped:
+        lower = word.text.casefold()
+        if throughout and (word in common or lower in vocabulary.small or word in small):
+            yield CaseChange(word.span, lower, sure)
+        elif not throughout and lower in vocabulary.small and lower not in vocabulary.names and is_common(word.text) and len(common) >= 2:
+            yield CaseChange(word.span, lower, 0.6)
+
+
+def _name_runs(found: list[_Word]) -> set[int]:
+    """Words of capitalised runs that name an organisation (`Reach Harbour Board`)."""
+    runs: list[list[int]] = []
+    for number, word in enumerate(found):
+        linked = bool(runs) and runs[-1][-1] == number - 1
+        if word.text[0].isupper():
+            if linked:
+                runs[-1].append(number)
+            else:
+                runs.append([number])
+        elif linked and word.text in ("of", "the", "for", "and") and number + 1 < len(found):
+            runs[-1].append(number)
+    # `Records of the Harbour Board`: the title's first word is not the name's.
+    runs = [
+        r[1:] if r[0] == 0 and len(r) > 1 and found[r[1]].text[0].islower() else r for r in runs
+    ]
+    total = sum(1 for w in found if not _is_small(w.text.casefold(), 0))
+    return {
+        n
+        for run in runs
+        if 2 <= sum(found[k].text[0].isupper() for k in run) < total
+        and any(found[k].text.casefold() in ORGANISATION_WORDS for k in run[1:])
+        for n in run
+    }

@@ -1,0 +1,379 @@
+"""Writes a work by its kind's pattern: elements with their parts, and the marks between them."""
+
+from __future__ import annotations
+
+import html
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+
+from ..guides.kinds import KindForm, Kinds, NumberForm, TextForm
+from ..guides.pattern import Sequence, Slot
+from ..text.names import PersonName
+from ..text.spans import Span
+from ..works import DateValue, TextValue, Work, write_date
+from .casing import Vocabulary, case_changes
+from .lexicon import is_common
+from .names import NamePart, name_parts
+from .numbers import number_forms
+
+NAMES = frozenset(
+    """author editor translator director performer interviewer host uploader illustrator
+    reviewed-author""".split()
+)
+_LABELS = frozenset(("accessed", "words", "medium", "section", "number", "numbering"))
+NUMBERS = frozenset("volume issue pages edition article volumes locator".split())
+# What stands in the place of an element that the paper does not give.
+GAPS = {
+    "date": "[date]", "pages": "[page range]", "url": "[address]", "accessed": "[access date]",
+    "container": "[container]", "number": "[number]", "medium": "[medium]", "day": "[date]",
+}  # fmt: skip
+# A capital in doubt is left as it is.
+_SURE = 0.75
+_AFTER_STRONG = ("?", "!", "…")
+
+
+@dataclass(frozen=True, slots=True)
+class Piece:
+    """One element as written. `texts` are the forms that are right, the best first; `parts` those of a
+    list of names. `apart` are stretches of the text set against their surroundings. `label` is the
+    part of the text before the value (`vol. `)."""
+
+    element: str
+    texts: tuple[str, ...]
+    dress: str = "plain"
+    parts: tuple[NamePart, ...] = ()
+    apart: tuple[Span, ...] = ()
+    gap: bool = False
+    slot: Slot | None = None
+
+    @property
+    def text(self) -> str:
+        return self.texts[0]
+
+
+@dataclass(frozen=True, slots=True)
+class Composed:
+    """Elements in order, and the marks before, between and behind them (one more than elements)."""
+
+    pieces: tuple[Piece, ...]
+    marks: tuple[str, ...]
+
+    @property
+    def elements(self) -> tuple[str, ...]:
+        return tuple(p.element for p in self.pieces)
+
+
+@dataclass(frozen=True, slots=True)
+class _Joined:
+    mark: str
+    piece: Piece
+
+
+def compose(
+    work: Work,
+    pattern: Sequence,
+    kinds: Kinds,
+    *,
+    vocabulary: Vocabulary | None = None,
+    gaps: frozenset[str] = frozenset(),
+    end: bool = True,
+) -> Composed:
+    """Write a work by a pattern. `gaps` are elements to hold a place for; without `end` the closing
+    period is left to the caller."""
+    writer = _Writer(work, kinds, vocabulary or Vocabulary(), gaps)
+    joined, tail = writer.sequence(pattern)
+    return _closed(joined, tail, kinds, end)
+
+
+def best_pattern(work: Work, patterns: tuple[Sequence, ...]) -> Sequence:
+    """The pattern that has a place for most of a work's elements; of equals the first."""
+    def places(pattern: Sequence) -> int:
+        slots = {s.element for s in pattern.slots()}
+        slots |= {"volume", "issue"} if "numbering" in slots else set()
+        slots |= {"date"} if "day" in slots else set()
+        return sum(e in slots for e in work.values)
+
+    return max(patterns, key=places)
+
+
+def patterns_for(work: Work, form: KindForm) -> tuple[Sequence, ...]:
+    """The list's patterns for a work: those that begin with its title where no one is named."""
+    first = {p.slots()[0].element for p in form.listed}
+    if form.headless and not any(e in work.values for e in first):
+        return form.headless
+    return form.listed
+
+
+def _closed(joined: list[_Joined], tail: str, kinds: Kinds, end: bool) -> Composed:
+    """Quotation marks set, periods not doubled, capitals after periods."""
+    pieces: list[Piece] = []
+    marks: list[str] = []
+    for number, (item) in enumerate(joined):
+        before = pieces[-1] if pieces else None
+        mark = item.mark if number else item.mark.lstrip(" .,:;")
+        # Words of a pattern (`In`) part two marks: both stay.
+        marks.append(_between(before, mark, item.piece, kinds))
+        starts = number == 0 or re.search(r"[.?!][”\"]?\s[“(\[]?$", _behind(pieces, marks)) is not None
+        pieces.append(_capitalised(item.piece) if starts else item.piece)
+    last = pieces[-1] if pieces else None
+    closing = tail
+    address = last is not None and last.element in ("doi", "url")
+    if end and last is not None and (kinds.marks["end_after_address"] or not address or tail):
+        closing = tail if tail.endswith(kinds.marks["end"]) else tail + kinds.marks["end"]
+    marks.append(_between(last, closing, None, kinds))
+    return Composed(tuple(pieces), tuple(marks))
+
+
+def _behind(pieces: list[Piece], marks: list[str]) -> str:
+    return (pieces[-1].text if pieces else "") + marks[-1]
+
+
+def _between(before: Piece | None, mark: str, after: Piece | None, kinds: Kinds) -> str:
+    opening, closing = kinds.marks["quotes"]
+    if before is not None:
+        stop = before.text[-1:]
+        if mark[:1] == "." and stop in (".", *_AFTER_STRONG):
+            mark = mark[1:]
+        if before.dress == "quotes" and not before.gap:
+            inside = mark[:1] in (".", ",") and kinds.marks["marks_inside"]
+            mark = f"{mark[0]}{closing}{mark[1:]}" if inside else f"{closing}{mark}"
+    if after is not None and after.dress == "quotes" and not after.gap:
+        mark += opening
+    return mark
+
+
+def _capitalised(piece: Piece) -> Piece:
+    """With a capital where a label begins a sentence (`Edited by`)."""
+    labelled = piece.element in NAMES | NUMBERS | _LABELS and not piece.gap
+    if not labelled or not piece.text[:1].islower():
+        return piece
+    if piece.parts and piece.parts[0].kind != "before":
+        return piece
+    texts = tuple(t[0].upper() + t[1:] for t in piece.texts)
+    parts = piece.parts
+    if parts:
+        head = replace(parts[0], text=parts[0].text[0].upper() + parts[0].text[1:])
+        parts = (head, *parts[1:])
+    return replace(piece, texts=texts, parts=parts)
+
+
+@dataclass(frozen=True)
+class _Writer:
+    work: Work
+    kinds: Kinds
+    vocabulary: Vocabulary
+    gaps: frozenset[str]
+
+    def sequence(self, pattern: Sequence) -> tuple[list[_Joined], str]:
+        """The pieces of a pattern that are there, each with its mark; and the mark behind."""
+        found: list[_Joined] = []
+        words: _Joined | None = None
+        for number, (mark, item) in enumerate(pattern.items):
+            first = not found
+            if first and number:
+                mark = pattern.items[0][0]
+            if isinstance(item, Sequence):
+                inner, tail = self.sequence(item)
+                if not inner:
+                    continue
+                if words is not None:
+                    found.append(words)
+                    words = None
+                inner[0] = replace(inner[0], mark=mark + inner[0].mark)
+                last = inner[-1]
+                inner[-1] = replace(last, piece=last.piece)
+                found += inner
+                if tail:
+                    found.append(_Joined(tail, _TAIL))
+                continue
+            if item.words:
+                words = _Joined(mark, Piece("words", (item.words,)))
+                continue
+            piece = self.piece(item)
+            if piece is None:
+                continue
+            if words is not None:
+                found.append(words)
+                words = None
+                mark = " "
+            found.append(_Joined(mark, piece))
+        merged = _without_tails(found)
+        tail = pattern.tail if found else ""
+        return merged if not _ends_in_tail(found) else merged, _tail_of(found) + tail
+
+    def piece(self, slot: Slot) -> Piece | None:
+        """An element in the guide's form; a placeholder; or None where it is not there."""
+        element, form = slot.element, slot.form
+        if element == "numbering":
+            return self._numbering(slot)
+        key = "date" if element == "day" else element
+        value = self.work.values.get(key)
+        if value is None:
+            if element not in self.gaps:
+                return None
+            return Piece(element, (GAPS.get(element, f"[{element}]"),), gap=True, slot=slot)
+        if isinstance(value, tuple):
+            names = self.kinds.names[form or element]
+            parts = name_parts(value, key in self.work.more, names)
+            return Piece(element, ("".join(p.text for p in parts),), parts=parts, slot=slot)
+        if isinstance(value, DateValue):
+            return self._date(slot, value)
+        if element in NUMBERS:
+            number = self.kinds.numbers.get(form or element, NumberForm())
+            texts = (value.text,) if value.verbatim else number_forms(value.text, number)
+            return Piece(element, texts, "italics" if number.italic else "plain", slot=slot)
+        if element == "doi":
+            return Piece(element, (self.kinds.addresses["doi"].format(value.text),), slot=slot)
+        if element == "url":
+            return Piece(element, _addresses(value.text, self.kinds.addresses["scheme"]), slot=slot)
+        return self._text(slot, value)
+
+    def _text(self, slot: Slot, value: TextValue) -> Piece:
+        form = self.kinds.texts.get(slot.form or slot.element, TextForm())
+        text = value.text
+        if not value.verbatim:
+            text = with_case(value, form.case, self.vocabulary, self.kinds.headline_from)
+        if slot.element in ("publisher", "institution"):
+            text = self._abbreviated(text)
+        wrapped = form.wrap.format(text)
+        shift = form.wrap.index("{}")
+        apart = tuple(s.shifted(shift) for s in value.apart)
+        return Piece(slot.element, (wrapped,), form.dress, apart=apart, slot=slot)
+
+    def _abbreviated(self, text: str) -> str:
+        for pattern, short in self.kinds.abbreviations.items():
+            match = re.search(pattern, text)
+            if match is not None:
+                return text[: match.start()] + short.format(**match.groupdict()) + text[match.end() :]
+        return text
+
+    def _date(self, slot: Slot, value: DateValue) -> Piece | None:
+        form = self.kinds.dates[slot.form or slot.element]
+        if slot.form == "year":
+            value = replace(value, month=None, day="", season="", until="" if value.month or value.season else value.until)
+            if value.figures:
+                value = replace(value, figures=False)
+        if slot.element == "day":
+            if value.month is None and not value.season:
+                return None
+            whole = write_date(replace(value, letter=""), form.order, form.months)
+            short = re.sub(r",? (?:1[4-9]|20)\d\d$", "", whole)
+            return Piece("day", (whole, short), slot=slot)
+        text = write_date(value, form.order, form.months)
+        if not text:
+            return Piece(slot.element, (GAPS["date"],), gap=True, slot=slot)
+        return Piece(slot.element, (form.wrap.format(text),), slot=slot)
+
+    def _numbering(self, slot: Slot) -> Piece | None:
+        """Volume and issue as one piece: their order and marks are one thing."""
+        unit = self.kinds.units["numbering"]
+        joined, tail = self.sequence(unit)
+        if not joined:
+            return None
+        first = joined[0].piece
+        choices = [""]
+        for number, item in enumerate(joined):
+            mark = item.mark if number else ""
+            choices = [c + mark + t for c in choices for t in item.piece.texts][:16]
+        if tail and len(joined) == 1 and joined[0].piece.element == "volume":
+            tail = ""
+        if len(joined) == 1 and joined[0].piece.element == "issue":
+            mark = unit.items[1][0]
+            choices = [(mark if mark.strip() == "(" else "") + c for c in choices]
+        texts = tuple(c + tail for c in dict.fromkeys(choices))
+        gap = all(i.piece.gap for i in joined)
+        dress = "plain"
+        apart: tuple[Span, ...] = ()
+        if first.dress == "italics":
+            apart = (Span(0, len(first.text)),)
+            dress = "number"
+        return Piece("numbering", texts, dress, apart=apart, gap=gap, slot=slot)
+
+
+_TAIL = Piece("", ("",))
+
+
+def _without_tails(found: list[_Joined]) -> list[_Joined]:
+    """Closing marks of groups put before the next piece."""
+    merged: list[_Joined] = []
+    held = ""
+    for item in found:
+        if item.piece is _TAIL:
+            held += item.mark
+            continue
+        merged.append(replace(item, mark=held + item.mark))
+        held = ""
+    return merged
+
+
+def _tail_of(found: list[_Joined]) -> str:
+    held = ""
+    for item in reversed(found):
+        if item.piece is not _TAIL:
+            break
+        held = item.mark + held
+    return held
+
+
+def _ends_in_tail(found: list[_Joined]) -> bool:
+    return bool(found) and found[-1].piece is _TAIL
+
+
+def with_case(value: TextValue, case: str, vocabulary: Vocabulary, headline_from: int) -> str:
+    """The words in the capitals that a guide wants, as far as that is sure."""
+    text = value.text
+    if case == "label":
+        first = text.split()[0] if text else ""
+        return text[:1].lower() + text[1:] if is_common(first) and first.istitle() else text
+    for change in sorted(
+        (c for c in case_changes(text, case, vocabulary, headline_from=headline_from) if c.confidence >= _SURE),
+        key=lambda c: c.span, reverse=True,
+    ):  # fmt: skip
+        text = text[: change.span.start] + change.text + text[change.span.end :]
+    return text
+
+
+def _addresses(url: str, scheme: str) -> tuple[str, ...]:
+    if scheme == "dropped":
+        return (re.sub(r"^https?://", "", url),)
+    return (url if re.match(r"[a-z]+://", url) else f"https://{url}",)
+
+
+def text_of(composed: Composed) -> str:
+    """Plain text."""
+    return "".join(m + p.text for m, p in zip(composed.marks, composed.pieces, strict=False)) + composed.marks[-1]
+
+
+def html_of(composed: Composed, texts: Mapping[int, str] | None = None) -> str:
+    """With italics as `<i>`; everything else escaped. `texts` replace those of pieces by number."""
+    written = []
+    for number, (mark, piece) in enumerate(zip(composed.marks, composed.pieces, strict=False)):
+        written.append(html.escape(mark, quote=False))
+        written.append(dressed(piece, (texts or {}).get(number, piece.text)))
+    return "".join(written) + html.escape(composed.marks[-1], quote=False)
+
+
+def dressed(piece: Piece, text: str) -> str:
+    """A piece's text with its italics marked."""
+    base = piece.dress == "italics" and not piece.gap
+    spans = [s for s in piece.apart if s.end <= len(text)]
+    if not spans:
+        return f"<i>{html.escape(text, quote=False)}</i>" if base and text else html.escape(text, quote=False)
+    flags = [base] * len(text)
+    for span in spans:
+        for at in range(span.start, span.end):
+            flags[at] = not base
+    written, at = [], 0
+    while at < len(text):
+        end = at
+        while end < len(text) and flags[end] == flags[at]:
+            end += 1
+        words = html.escape(text[at:end], quote=False)
+        written.append(f"<i>{words}</i>" if flags[at] else words)
+        at = end
+    return "".join(written)
+
+
+def is_person(name: object) -> bool:
+    return isinstance(name, PersonName)

@@ -1,0 +1,48 @@
+"""Whether a word is a common English word: one that has no capital of its own."""
+
+from __future__ import annotations
+
+from functools import cache, lru_cache
+
+_ENDINGS = (
+    ("ies", "y"), ("es", ""), ("s", ""), ("ing", ""), ("ing", "e"), ("ed", ""), ("ed", "e"),
+    ("ers", ""), ("er", ""), ("er", "e"), ("ly", ""), ("ise", "ize"), ("our", "or"),
+    ("ours", "or"), ("oured", "or"), ("tre", "ter"), ("isation", "ization"), ("ness", ""),
+    ("ogue", "og"), ("ll", "l"), ("lling", "l"), ("lled", "l"), ("ping", ""), ("ting", "")
+)  # fmt: skip
+# Common words that the word list lacks, or has with a capital too.
+_COMMON = frozenset(
+    """harbour labour colour neighbour behaviour online website internet email podcast dataset
+    lighting children women men people data media climate workforce workplace software video
+    wellbeing childcare healthcare overview tidal teenage teamwork lives knives leaves feet mice
+    history march may polish china turkey job reading rich frank bill mark will hope grace rose
+    """.split()
+)
+_AMBIGUOUS = frozenset("march may polish china turkey reading frank bill mark grace rose august".split())
+
+
+@cache
+def _words() -> frozenset[str]:
+    from english_words import get_english_words_set  # 0.1 s: only where a case is in doubt
+
+    return frozenset(get_english_words_set(["web2"], lower=False))
+
+
+@lru_cache(maxsize=20_000)
+def is_common(word: str) -> bool:
+    """Whether a word, in whatever capitals, is for sure a common English word."""
+    lower = word.casefold().replace("’", "'")
+    if lower.endswith("'s"):
+        lower = lower[:-2]
+    lower = lower.rstrip("'")
+    if lower in _AMBIGUOUS:
+        return False
+    if lower in _COMMON:
+        return True
+    known = _words()
+    if lower.capitalize() in known:
+        return False
+    return len(lower) > 1 and (lower in known or any(
+        lower.endswith(end) and len(lower) - len(end) > 2 and lower[: -len(end)] + start in known
+        for end, start in _ENDINGS
+    ))
