@@ -26,7 +26,7 @@ from .segment import cut_entries
 _REPEAT = re.compile(r"(?:-{2,4}|[—–―]{1,3}|_{2,}|-\s-\s-)(?=[.,\s])")
 _LABEL = re.compile(
     r",?\s*\(?\b(?:editors?|eds?\.?|translators?|trans\.?|directors?|dir\.|performers?|"
-    r"composers?|creators?|narrators?|hosts?|adapters?|compilers?|comp\.|illustrators?|"
+    r"composers?|creators?|narrators?|hosts?|adapters?|compilers?|comps?\.?|illustrators?|"
     r"et al)\)?\.?$",
     re.I,
 )
@@ -194,6 +194,8 @@ def _boundary(text: str, start: int, limit: int, starts: set[int]) -> int:
                 continue
             return match.end()
         if word.casefold() in _ABBREVIATED and word.casefold() != "al":
+            if _YEAR.match(text, following):
+                return match.end()
             continue
         return match.end()
     return limit

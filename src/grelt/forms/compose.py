@@ -21,7 +21,7 @@ NAMES = frozenset(
     """author editor translator director performer interviewer host uploader illustrator
     reviewed-author""".split()
 )
-_LABELS = frozenset(("accessed", "words", "medium", "section", "number", "numbering"))
+_LABELS = frozenset(("accessed", "words", "medium", "section", "numbering"))
 NUMBERS = frozenset("volume issue pages edition article volumes locator".split())
 # What stands in the place of an element that the paper does not give.
 GAPS = {
@@ -88,11 +88,12 @@ def compose(
 
 def best_pattern(work: Work, patterns: tuple[Sequence, ...]) -> Sequence:
     """The pattern that has a place for most of a work's elements; of equals the first."""
-    def places(pattern: Sequence) -> int:
+    def places(pattern: Sequence) -> float:
+        first = pattern.slots()[0].element
         slots = {s.element for s in pattern.slots()}
         slots |= {"volume", "issue"} if "numbering" in slots else set()
         slots |= {"date"} if "day" in slots else set()
-        return sum(e in slots for e in work.values)
+        return sum(e in slots for e in work.values) + 0.5 * (first in work.values)
 
     return max(patterns, key=places)
 
@@ -324,8 +325,8 @@ def with_case(value: TextValue, case: str, vocabulary: Vocabulary, headline_from
     """The words in the capitals that a guide wants, as far as that is sure."""
     text = value.text
     if case == "label":
-        first = text.split()[0] if text else ""
-        return text[:1].lower() + text[1:] if is_common(first) and first.istitle() else text
+        first = text.split()[0].rstrip(".") if text.split() else ""
+        return text[:1].lower() + text[1:] if first.istitle() and (is_common(first) or first == "No") else text
     for change in sorted(
         (c for c in case_changes(text, case, vocabulary, headline_from=headline_from) if c.confidence >= _SURE),
         key=lambda c: c.span, reverse=True,

@@ -1,0 +1,6 @@
+"""Cutting an entry into its elements and telling its kind, by the descriptions of the guides."""
+
+from .cut import Cut, CutElement, Hand, cut_entry, cut_reference
+from .written import Written, written_entry
+
+__all__ = ["Cut", "CutElement", "Hand", "Written", "cut_entry", "cut_reference", "written_entry"]

@@ -1,0 +1,244 @@
+"""Fits the units of an entry to the pattern of a kind: which free stretch is title, container,
+publisher. The fit with the most points wins; it tells the kind as well."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from ..guides.kinds import KindForm, Kinds, TextForm
+from ..guides.pattern import Sequence
+from .units import Unit
+
+_MOST_JOINED = 6
+_PUBLISHER = re.compile(
+    r"\b(?:Press|Books?|Publish(?:ers?|ing)|UP|University|College|House|Editions?|Printers?|Inc|Company|Records|"
+    r"Radio|Pictures|Films?|Studios?|Productions|Office|Trust|Society|Institute|Ministry|Council|Store|Tools|"
+    r"Network|Foundation|Verlag|Institution|Association|Department|Board|Agency|Media|P)\b"
+)
+_INSTITUTION = re.compile(
+    r"\b(?:U|University|College|School|Institute|Academy|Museum|Gallery|Library|Archives?|Collection|Hall|Universit\w+)\b"
+)
+_EVENT = re.compile(
+    r"\b(?:Conference|Symposium|Congress|Meeting|Colloquium|Workshop|Seminar|Convention|Lecture|Assembly|Festival|Forum|Summit|Day|Days|Week)\b"
+)
+_DATABASE = re.compile(r"\b(?:Database|Full Text|Index|Archive|Complete|Source|Collection|Online|Store|Direct|Host|Reader|Stacks|Shelf)\b|[a-z][A-Z]")
+_SERIES = re.compile(r"\b(?:Series|ser\.|Studies in|Library of|Papers|Monographs?|Texts)\b.*|\b\w+ \d+$")
+_FREE = frozenset(
+    "title container publisher place institution event database series reviewed section number medium".split()
+)
+_SKIP = {"needed": 1.2, "wanted": 0.4, "optional": 0.03}
+_SAME = {"day": ("date",), "date": ("date",), "numbering": ("numbering",), "volume": ("volume", "numbering"), "section": ("section", "numbering")}
+_LEADS = frozenset(("author", "editor", "translator", "director", "host", "performer"))
+
+
+@dataclass(frozen=True)
+class Fit:
+    """How units fit a kind. `elements` is the element of each unit; joined units have the same, and
+    the number of the unit they begin with in `starts`."""
+
+    kind: str
+    score: float
+    elements: tuple[str, ...]
+    starts: tuple[int, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class _Slot:
+    element: str
+    form: TextForm | None
+    skip: float
+    first: bool
+
+
+class Fitter:
+    """Fits one entry's units to patterns. Points of a unit in a slot are worked out once."""
+
+    def __init__(self, text: str, units: list[Unit], kinds: Kinds, *, italics_known: bool) -> None:
+        self.text = text
+        self.units = units
+        self.kinds = kinds
+        self.italics_known = italics_known
+        self.labels = [u.element for u in units]
+        self._points: dict[tuple[int, int, str, str, str], float] = {}
+        self._anchors = frozenset(e for e in self.labels if e)
+
+    def rough(self, form: KindForm, pattern: Sequence) -> float:
+        """A quick guess at the fit: what is there for sure, and what is missing."""
+        slots = {s.element for s in pattern.slots()}
+        there = sum(_known(e, slots) for e in self._anchors)
+        foreign = sum(not _known(e, slots) and e not in ("words", "stray", "retrieved") for e in self._anchors)
+        lacking = sum(
+            need == "needed" and e not in _FREE and e not in self._anchors
+            and not (e in ("volume", "issue") and "numbering" in self._anchors)
+            for e, need in form.needs.items()
+        )
+        return there - 1.5 * foreign - lacking
+
+    def fit(self, form: KindForm, pattern: Sequence) -> Fit:
+        """The best assignment of units to the slots of a pattern, in order."""
+        slots = _slots(form, pattern, self.kinds)
+        units, count = self.units, len(self.units)
+        width = len(slots)
+        worst = float("-inf")
+        best = [[worst] * (width + 1) for _ in range(count + 1)]
+        back: list[list[tuple[int, int, str] | None]] = [[None] * (width + 1) for _ in range(count + 1)]
+        best[0][0] = 0.0
+        leave = [_cost_of_leaving(u) for u in units]
+        for i in range(count + 1):
+            row = best[i]
+            for j in range(width + 1):
+                score = row[j]
+                if score == worst:
+                    continue
+                if j < width:
+                    skipped = score - slots[j].skip
+                    if skipped > row[j + 1]:
+                        row[j + 1] = skipped
+                        back[i][j + 1] = (i, j, "")
+                if i == count:
+                    continue
+                left = score - leave[i]
+                if left > best[i + 1][j]:
+                    best[i + 1][j] = left
+                    back[i + 1][j] = (i, j, "")
+                if j == width:
+                    continue
+                slot = slots[j]
+                for size in range(1, min(_MOST_JOINED, count - i) + 1):
+                    points = self._match(i, size, slot)
+                    if points is None:
+                        break
+                    if score + points > best[i + size][j + 1]:
+                        best[i + size][j + 1] = score + points
+                        back[i + size][j + 1] = (i, j, slot.element)
+        elements = [""] * count
+        starts = list(range(count))
+        i, j = count, width
+        while (i, j) != (0, 0):
+            step = back[i][j]
+            assert step is not None
+            before, slot_before, element = step
+            if element:
+                for number in range(before, i):
+                    elements[number] = element
+                    starts[number] = before
+            i, j = before, slot_before
+        return Fit(form.kind, best[count][width], tuple(elements), tuple(starts))
+
+    def _match(self, at: int, size: int, slot: _Slot) -> float | None:
+        """Points for `size` units from `at` on as one slot; None where no longer run can fit either."""
+        unit = self.units[at + size - 1]
+        if unit.element:
+            if size > 1:
+                return None
+            allowed = _SAME.get(slot.element, (slot.element,))
+            if unit.element not in allowed:
+                return None
+            if unit.element in _LEADS and slot.first and at > 0:
+                return None
+            return 2.0
+        if slot.element not in _FREE:
+            return None
+        if size > 1 and (unit.dress != "plain" or self.units[at].dress != "plain"):
+            return None
+        form = slot.form or TextForm()
+        key = (at, size, slot.element, form.dress, form.case)
+        if key not in self._points:
+            self._points[key] = self._text_points(at, size, slot.element, form)
+        return self._points[key]
+
+    def _text_points(self, at: int, size: int, element: str, form: TextForm) -> float:
+        first, last = self.units[at], self.units[at + size - 1]
+        words = self.text[first.span.start : last.span.end]
+        points = _dress_points(first.dress, form.dress, element, self.italics_known)
+        points += _word_points(words, first, last, element)
+        for number in range(at, at + size - 1):
+            gap = self.text[self.units[number].span.end : self.units[number + 1].span.start]
+            points -= 0.9 if "." in gap else 0.25 if element in ("title", "publisher", "container", "institution", "event", "place") else 0.7
+        return points
+
+
+def _known(element: str, slots: set[str]) -> bool:
+    return element in slots or any(element in same and slot in slots for slot, same in _SAME.items())
+
+
+_cache: dict[tuple[int, int], tuple[_Slot, ...]] = {}
+
+
+def _slots(form: KindForm, pattern: Sequence, kinds: Kinds) -> tuple[_Slot, ...]:
+    key = (id(pattern), id(form))
+    found = _cache.get(key)
+    if found is None:
+        found = tuple(
+            _Slot(
+                s.element,
+                kinds.texts.get(s.form or s.element, TextForm()) if s.element in _FREE else None,
+                _skip(form, s.element),
+                number == 0,
+            )
+            for number, s in enumerate(pattern.slots())
+        )
+        _cache[key] = found
+    return found
+
+
+def _skip(form: KindForm, element: str) -> float:
+    names = ("volume", "issue") if element == "numbering" else ("date",) if element == "day" else (element,)
+    if element == "day":
+        return 0.03
+    return max(_SKIP.get(form.needs.get(n, "optional"), 0.4) for n in names)
+
+
+def _cost_of_leaving(unit: Unit) -> float:
+    if unit.element in ("words", "review-of"):
+        return 0.1
+    if unit.element in ("stray", "retrieved", "accessed", "place"):
+        return 0.3
+    if unit.element in ("doi", "url", "medium", "original-date", "volumes"):
+        return 0.9
+    if unit.element:
+        return 1.2
+    return 1.5 if unit.dress == "plain" else 2.4
+
+
+def _dress_points(dress: str, wanted: str, element: str, italics_known: bool) -> float:
+    if element == "title":
+        if dress == wanted:
+            return 3.0 if dress != "plain" else 2.0
+        if dress == "plain":
+            return 0.4 if italics_known or wanted == "quotes" else 1.0
+        return {"quotes": 0.8 if wanted == "plain" else -0.4}.get(dress, -0.2)
+    if element in ("container", "reviewed"):
+        if dress == "quotes":
+            return -1.0
+        if dress == wanted:
+            return 3.0 if dress == "italics" else 1.2
+        return 0.5 if dress == "italics" else (0.3 if italics_known else 0.8)
+    if element == "database":
+        return {"italics": 1.6 if wanted == "italics" else 0.4, "plain": 0.3}.get(dress, -2.0)
+    return {"plain": 1.0, "italics": -1.6}.get(dress, -3.0)
+
+
+def _word_points(words: str, first: Unit, last: Unit, element: str) -> float:
+    if element == "publisher":
+        return 1.0 if _PUBLISHER.search(words) else (-0.6 if words[:1].islower() else 0.0)
+    if element == "place":
+        if last.colon_after:
+            return 1.6 if len(words) < 40 else -1.0
+        return -0.3 if len(words) < 40 and words[:1].isupper() and not _PUBLISHER.search(words) else -2.0
+    if element == "institution":
+        return 1.2 if _INSTITUTION.search(words) else -1.2
+    if element == "event":
+        return 1.8 if _EVENT.search(words) else -1.6
+    if element == "database":
+        return 0.8 if _DATABASE.search(words) else -0.4
+    if element == "series":
+        return 0.6 if _SERIES.search(words) else -1.0
+    if element in ("section", "number", "medium"):
+        return -2.2
+    if element == "title" and first.colon_after and len(words.split()) <= 2 and last is first:
+        return -0.4
+    if element == "container" and first.dress == "plain" and _PUBLISHER.search(words):
+        return -0.3
+    return 0.0

@@ -1,0 +1,307 @@
+"""Cuts an entry: units, the best fitting kind, elements with their borders, and a work of values."""
+
+from __future__ import annotations
+
+import math
+import re
+import tomllib
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from functools import cache
+from importlib import resources
+from typing import Any
+
+from ..guides.kinds import KindForm, Kinds
+from ..guides.pattern import Sequence
+from ..text.names import NameList
+from ..text.spans import Span
+from ..works import DateValue, TextValue, Value, Work
+from .assign import Fit, Fitter
+from .units import Unit, find_units, lead_units, people
+from .written import Written
+
+_TRIED = 9
+_FOREIGN = frozenset(("words", "stray", "retrieved", "review-of"))
+
+
+@dataclass(frozen=True, slots=True)
+class CutElement:
+    """An element as it stands. `span` is its value, `whole` includes label and quotation marks; both
+    are offsets into the entry's text with single spaces."""
+
+    name: str
+    span: Span
+    whole: Span
+    dress: str
+    value: Value | None
+    parts: tuple[tuple[str, Span], ...] = ()
+    confidence: float = 1.0
+
+
+@dataclass(frozen=True)
+class Cut:
+    """An entry in its elements. `runner_up` is the next best kind. `elements` are in written order;
+    what belongs to none has the name `stray` or `supplement`."""
+
+    written: Written
+    kind: str
+    confidence: float
+    runner_up: str
+    elements: tuple[CutElement, ...]
+    work: Work
+    by_hand: bool = False
+
+    def element(self, name: str) -> CutElement | None:
+        return next((e for e in self.elements if e.name == name), None)
+
+
+@dataclass(frozen=True)
+class Hand:
+    """What a person has set right in one entry: the kind, and borders of elements as offsets into the
+    entry's own text (its paragraphs joined by line breaks)."""
+
+    kind: str = ""
+    borders: tuple[tuple[str, int, int], ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Opened:
+    """What is known of an entry's beginning: the names or the group, where they stand, or that it
+    begins with its title."""
+
+    names: NameList | None
+    group: str
+    span: Span
+    repeated: bool = False
+
+
+@cache
+def _priors() -> dict[str, float]:
+    """What speaks against a kind as long as no word speaks for it."""
+    return {kind: float(table.get("prior", 0.0)) for kind, table in _tables().items()}
+
+
+@cache
+def _tables() -> dict[str, dict[str, Any]]:
+    path = resources.files("grelt.guides").joinpath("cues.toml")
+    return tomllib.loads(path.read_text(encoding="utf-8"))
+
+
+@cache
+def _cues() -> dict[str, dict[str, list[tuple[re.Pattern[str], float]]]]:
+    return {
+        kind: {
+            where: [(re.compile(p), float(w)) for p, w in table.get(where, ())]
+            for where in ("text", "container")
+        }
+        for kind, table in _tables().items()
+    }
+
+
+def cut_entry(written: Written, opened: Opened, kinds: Kinds, hand: Hand | None = None) -> Cut:
+    """Cut an entry of a list. Never raises: what cannot be told is a supplement of kind `unknown`."""
+    hand = hand or Hand()
+    text = written.text
+    lead, end = lead_units(text, opened.names, opened.group, opened.span, repeated=opened.repeated)
+    units = _hand_units(find_units(written, lead, end), written, hand)
+    patterns = [
+        (form, p)
+        for form in kinds.kinds.values()
+        for p in (*form.listed, *form.headless)
+        if not hand.kind or form.kind == hand.kind
+    ]
+    return _best(written, units, patterns, kinds, hand)
+
+
+def cut_reference(written: Written, opened: Opened, kinds: Kinds) -> Cut:
+    """Cut a full reference of a note."""
+    lead, end = lead_units(written.text, opened.names, opened.group, opened.span, repeated=False)
+    units = find_units(written, lead, end)
+    patterns = [(form, p) for form in kinds.kinds.values() for p in form.note]
+    return _best(written, units, patterns, kinds, Hand())
+
+
+def _best(
+    written: Written,
+    units: list[Unit],
+    patterns: list[tuple[KindForm, Sequence]],
+    kinds: Kinds,
+    hand: Hand,
+) -> Cut:
+    units = _review_marked(units, written.text)
+    fitter = Fitter(written.text, units, kinds, italics_known=written.italics_known)
+    cues = _text_cues(written.text)
+    rough = sorted(
+        ((fitter.rough(form, p) + cues.get(form.kind, 0.0), n) for n, (form, p) in enumerate(patterns)),
+        key=lambda item: (-item[0], item[1]),
+    )
+    fits: list[Fit] = []
+    for _, number in rough[:_TRIED]:
+        form, pattern = patterns[number]
+        fit = fitter.fit(form, pattern)
+        score = fit.score + cues.get(form.kind, 0.0) + _container_cue(written, units, fit)
+        fits.append(replace(fit, score=score))
+    fits.sort(key=lambda f: -f.score)
+    if not fits:
+        return Cut(written, "unknown", 0.0, "", (), Work("unknown"))
+    best = fits[0]
+    other = next((f for f in fits if f.kind != best.kind), None)
+    margin = best.score - other.score if other is not None else 4.0
+    confidence = 1 / (1 + math.exp(-1.6 * margin)) if other is not None else 0.97
+    elements = _elements(written, units, best)
+    has_title = any(e.name == "title" for e in elements)
+    if hand.kind:
+        confidence = 1.0
+    elif not has_title and best.kind != "personal-communication":
+        confidence = min(confidence, 0.5)
+    work = _work(best.kind, elements, units, written)
+    return Cut(
+        written,
+        best.kind,
+        round(confidence, 3),
+        other.kind if other is not None else "",
+        elements,
+        work,
+        bool(hand.kind or hand.borders),
+    )
+
+
+def _review_marked(units: list[Unit], text: str) -> list[Unit]:
+    """The title and the author that follow `review of` are those of the work reviewed."""
+    found = list(units)
+    for number, unit in enumerate(units):
+        if unit.element != "review-of":
+            continue
+        for later in range(number + 1, min(number + 3, len(units))):
+            if found[later].element == "" and found[later].dress != "plain" or later == number + 1:
+                span = found[later].span
+                found[later] = replace(found[later], element="reviewed", value=TextValue(""), span=span)
+                _author_reviewed(found, later + 1, text)
+                break
+    return found
+
+
+def _author_reviewed(found: list[Unit], number: int, text: str) -> None:
+    if number >= len(found) or found[number].element not in ("", "editor"):
+        return
+    span = found[number].whole
+    match = re.match(r"by\s(?P<who>.+)$", span.of(text))
+    names = people(match["who"]) if match is not None else None
+    if match is None or names is None:
+        return
+    who = Span(span.start + match.start("who"), span.end)
+    found[number] = replace(
+        found[number], element="reviewed-author", span=who, value=names[0], more=names[1]
+    )
+
+
+def _text_cues(text: str) -> dict[str, float]:
+    found: dict[str, float] = {}
+    for kind, table in _cues().items():
+        points = _priors()[kind] + sum(weight for pattern, weight in table.get("text", ()) if pattern.search(text))
+        if points:
+            found[kind] = min(points, 7.0)
+    return found
+
+
+def _container_cue(written: Written, units: list[Unit], fit: Fit) -> float:
+    spans = [u.span for u, e in zip(units, fit.elements, strict=True) if e == "container"]
+    if not spans:
+        return 0.0
+    words = written.text[spans[0].start : spans[-1].end]
+    cues = _cues().get(fit.kind, {}).get("container", ())
+    return sum(weight for pattern, weight in cues if pattern.search(words))
+
+
+def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement, ...]:
+    found: list[CutElement] = []
+    at = 0
+    while at < len(units):
+        unit, element = units[at], fit.elements[at]
+        end = at + 1
+        while end < len(units) and element and fit.starts[end] == fit.starts[at] and not units[end].element:
+            end += 1
+        last = units[end - 1]
+        if not element:
+            element = unit.element or "supplement"
+        span = Span(unit.span.start, last.span.end)
+        whole = Span(unit.whole.start, last.whole.end)
+        value = unit.value
+        if not unit.element or element == "reviewed":
+            value = _text_value(written, span, unit.dress)
+        found.append(CutElement(element, span, whole, unit.dress, value, unit.parts))
+        at = end
+    return tuple(_settled(found))
+
+
+def _settled(elements: list[CutElement]) -> list[CutElement]:
+    """Of several dates one is the date: the first after the names, else the last; others are the
+    original's or the day's. A volume of a book is no number of a journal."""
+    return elements
+
+
+def _text_value(written: Written, span: Span, dress: str) -> TextValue:
+    """Words, with what of them is set against the rest (italics in a quoted title, roman in an italic
+    one)."""
+    text = span.of(written.text)
+    base = dress == "italics"
+    apart: list[Span] = []
+    for inner in written.italics if not base else ():
+        if span.start <= inner.start and inner.end <= span.end and len(inner) < len(span):
+            apart.append(inner.shifted(-span.start))
+    return TextValue(text, tuple(apart))
+
+
+def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], written: Written) -> Work:
+    values: dict[str, Value] = {}
+    more: set[str] = set()
+    for element in elements:
+        name = element.name
+        if name in _FOREIGN or name == "supplement" or element.value is None:
+            continue
+        if name == "day":
+            _join_day(values, element)
+            continue
+        if name in ("numbering", "volume"):
+            for part, span in element.parts:
+                values.setdefault(part, TextValue(span.of(written.text).replace("no. ", "")))
+            if not element.parts:
+                values.setdefault("volume", element.value)
+            continue
+        if name in values and name == "date":
+            _join_day(values, element)
+            continue
+        values.setdefault(name, element.value)
+    for unit in units:
+        if unit.more and unit.element:
+            more.add(unit.element)
+    return Work(kind, values, frozenset(more))
+
+
+def _join_day(values: dict[str, Value], element: CutElement) -> None:
+    """A day further on (`2021. … April 22`) belongs to the year after the author."""
+    value, before = element.value, values.get("date")
+    if not isinstance(value, DateValue):
+        return
+    if not isinstance(before, DateValue):
+        values["date"] = value
+    elif before.month is None and before.year == value.year and value.year is not None:
+        values["date"] = replace(value, letter=before.letter)
+
+
+def _hand_units(units: list[Unit], written: Written, hand: Hand) -> list[Unit]:
+    """Units with the borders that a person has drawn: what they cover gives way."""
+    for name, start, end in hand.borders:
+        begin = written.flat.forth(start)
+        stop = written.flat.forth(max(start, end - 1)) + 1
+        span = Span(begin, max(begin, stop))
+        kept = [u for u in units if not u.whole.overlaps(span)]
+        dress = "italics" if written.share_in_italics(span) > 0.5 else "plain"
+        if any(q.start <= span.start and span.end <= q.end for q in written.quotes):
+            dress = "quotes"
+        kept.append(Unit(name, span, span, dress, _text_value(written, span, dress)))
+        units = sorted(kept, key=lambda u: (u.whole.start, u.whole.end))
+    return units
+
+
+__all__ = ["Cut", "CutElement", "Hand", "Mapping", "Opened", "cut_entry", "cut_reference", "field"]

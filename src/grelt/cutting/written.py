@@ -1,0 +1,84 @@
+"""An entry as it is written: its text with single spaces, and what of it is in italics."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+from ..document import Paragraph
+from ..text.quotes import quoted
+from ..text.spans import Span, Squeezed, squeeze
+
+
+@dataclass(frozen=True)
+class Written:
+    """`text` has every run of white space as one space; `flat` leads back to the paragraphs' text.
+    `italic` says of each character whether it is in italics; `italics_known` is false where the
+    file cannot tell."""
+
+    flat: Squeezed
+    italic: tuple[bool, ...]
+    italics_known: bool = True
+
+    @property
+    def text(self) -> str:
+        return self.flat.text
+
+    @cached_property
+    def quotes(self) -> tuple[Span, ...]:
+        """Stretches in quotation marks, marks included."""
+        return quoted(self.text, single=True)
+
+    @cached_property
+    def italics(self) -> tuple[Span, ...]:
+        """Stretches in italics, without marks and spaces at their ends; joined over spaces."""
+        found: list[Span] = []
+        start: int | None = None
+        for at, flag in enumerate((*self.italic, False)):
+            if flag and start is None:
+                start = at
+            elif not flag and start is not None:
+                if at < len(self.text) and self.text[at] == " " and at + 1 < len(self.text) and self.italic[at + 1]:
+                    continue
+                found.append(Span(start, at))
+                start = None
+        return tuple(s for s in map(self._bare, found) if len(s))
+
+    def _bare(self, span: Span) -> Span:
+        words = span.of(self.text)
+        lead = len(words) - len(words.lstrip(" .,;:()[]“”\""))
+        tail = len(words.rstrip(" .,;:([“”\""))
+        return Span(span.start + min(lead, tail), span.start + max(lead, tail))
+
+    def share_in_italics(self, span: Span) -> float:
+        """Of the letters of a span, how many are in italics (0 to 1)."""
+        letters = [self.italic[i] for i in range(span.start, span.end) if self.text[i].isalnum()]
+        return sum(letters) / len(letters) if letters else 0.0
+
+
+def written_entry(paragraphs: Sequence[Paragraph]) -> Written:
+    """An entry's paragraphs, joined by a line break, as one text."""
+    text = "\n".join(p.text for p in paragraphs)
+    italic: list[bool] = []
+    known = False
+    for number, paragraph in enumerate(paragraphs):
+        flags = [False] * len(paragraph.text)
+        for span in paragraph.italics:
+            flags[span.start : span.end] = [True] * len(span)
+        italic += ([False] if number else []) + flags
+        known = known or any(r.format.italic is not None for r in paragraph.runs)
+    return _flattened(text, italic, known)
+
+
+def written_text(text: str, italics: Sequence[Span], *, known: bool = True) -> Written:
+    """A stretch of a note."""
+    flags = [False] * len(text)
+    for span in italics:
+        flags[span.start : span.end] = [True] * len(span)
+    return _flattened(text, flags, known)
+
+
+def _flattened(text: str, italic: list[bool], known: bool) -> Written:
+    flat = squeeze(text)
+    return Written(flat, tuple(italic[o] for o in flat.origin[:-1]), known)
