@@ -12,14 +12,17 @@ from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from .citations import Citation, KnownSources, Quotation, find_citations, find_quotations
+from .cutting import Hand
 from .document import Document, Paragraph
 from .entries import Entry, OpeningKind, SourceEntries, read_entries
 from .entries.filing import Filing, filing_key
 from .entries.order import Misplaced, misplaced, misplaced_titles
 from .findings import Place
+from .forms import Vocabulary
 from .guides import Policy
 from .matching import Match, Matching, UnlistedSource, match_citations
 from .matching.index import acronyms
+from .references import References
 from .structure import Role, Structure, prepared, structure_of
 from .system import citation_system
 from .text.folding import letters, words
@@ -28,9 +31,11 @@ from .text.spans import Span
 
 @dataclass(frozen=True, slots=True)
 class SetRight:
-    """What a person has set right: citation key to entry key, or to `""` for “no entry”."""
+    """What a person has set right: citation key to entry key, or to `""` for “no entry”; by entry key the
+    kind and the borders of elements."""
 
     joins: Mapping[str, str] = field(default_factory=dict)
+    hands: Mapping[str, Hand] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -45,6 +50,7 @@ class Paper:
     citation_keys: tuple[str, ...]
     entry_keys: tuple[str, ...]
     quotations: tuple[Quotation, ...] = ()
+    hands: Mapping[int, Hand] = field(default_factory=dict)
 
     @property
     def entries(self) -> tuple[Entry, ...]:
@@ -57,6 +63,19 @@ class Paper:
     @property
     def matches(self) -> tuple[Match, ...]:
         return self.matching.matches
+
+    @cached_property
+    def vocabulary(self) -> Vocabulary:
+        """Which words the paper's own prose writes small, and which with a capital."""
+        prose = (Role.BODY, Role.BLOCK_QUOTE, Role.NOTE)
+        return Vocabulary.of(
+            p.text for p in self.document.paragraphs if self.structure.roles[p.index] in prose
+        )
+
+    @cached_property
+    def references(self) -> References:
+        """The form of each entry, worked out when asked for."""
+        return References(self.document, self.entries, self.policy, self.vocabulary, self.hands)
 
     @property
     def unlisted(self) -> tuple[UnlistedSource, ...]:
@@ -279,6 +298,7 @@ def analyse(document: Document, policy: Policy, set_right: SetRight | None = Non
     citation_keys = _keys(
         f"{c.form}|{c.text}|{letters(document.paragraphs[c.paragraph].text)[:400]}" for c in found
     )
+    hands = set_right.hands if set_right is not None else {}
     joins = _joins(set_right or SetRight(), citation_keys, entry_keys)
     prose = [
         (p.index, p.text)
@@ -295,6 +315,7 @@ def analyse(document: Document, policy: Policy, set_right: SetRight | None = Non
         tuple(citation_keys[i] for i in matching.kept),
         entry_keys,
         find_quotations(document, structure, known),
+        {i: hands[key] for i, key in enumerate(entry_keys) if key in hands},
     )
 
 

@@ -7,7 +7,7 @@ import re
 from dataclasses import dataclass
 
 from ..guides.kinds import KindForm, Kinds, TextForm
-from ..guides.pattern import Sequence
+from ..guides.pattern import Sequence, Slot
 from .units import Unit
 
 _MOST_JOINED = 6
@@ -49,6 +49,7 @@ class _Slot:
     form: TextForm | None
     skip: float
     first: bool
+    mark: str
 
 
 class Fitter:
@@ -109,6 +110,7 @@ class Fitter:
                     points = self._match(i, size, slot)
                     if points is None:
                         break
+                    points += self._mark_points(i, slot)
                     if score + points > best[i + size][j + 1]:
                         best[i + size][j + 1] = score + points
                         back[i + size][j + 1] = (i, j, slot.element)
@@ -125,6 +127,16 @@ class Fitter:
                     starts[number] = before
             i, j = before, slot_before
         return Fit(form.kind, best[count][width], tuple(elements), tuple(starts))
+
+    def _mark_points(self, at: int, slot: _Slot) -> float:
+        """A little for the mark before a unit being the one that the pattern has before the slot."""
+        if not at or not slot.mark:
+            return 0.0
+        gap = self.text[self.units[at - 1].whole.end : self.units[at].whole.start].strip(" “”\"")
+        if not gap:
+            quoted = self.units[at - 1].dress == "quotes"
+            gap = self.text[self.units[at - 1].whole.end - 2] if quoted else ""
+        return 0.35 if gap[:1] == slot.mark else -0.1
 
     def _match(self, at: int, size: int, slot: _Slot) -> float | None:
         """Points for `size` units from `at` on as one slot; None where no longer run can fit either."""
@@ -176,10 +188,23 @@ def _slots(form: KindForm, pattern: Sequence, kinds: Kinds) -> tuple[_Slot, ...]
                 kinds.texts.get(s.form or s.element, TextForm()) if s.element in _FREE else None,
                 _skip(form, s.element),
                 number == 0,
+                mark.strip()[:1],
             )
-            for number, s in enumerate(pattern.slots())
+            for number, (mark, s) in enumerate(_flattened(pattern))
         )
         _cache[key] = found
+    return found
+
+
+def _flattened(pattern: Sequence, lead: str = "") -> list[tuple[str, Slot]]:
+    """The slots with the mark before each; the first of a group has the group's."""
+    found: list[tuple[str, Slot]] = []
+    for number, (mark, item) in enumerate(pattern.items):
+        whole = (lead if number == 0 else "") + mark
+        if isinstance(item, Sequence):
+            found += _flattened(item, whole)
+        elif not item.words:
+            found.append((whole, item))
     return found
 
 

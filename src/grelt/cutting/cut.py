@@ -5,8 +5,7 @@ from __future__ import annotations
 import math
 import re
 import tomllib
-from collections.abc import Mapping
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, replace
 from functools import cache
 from importlib import resources
 from typing import Any
@@ -21,6 +20,8 @@ from .units import Unit, find_units, lead_units, people
 from .written import Written
 
 _TRIED = 9
+# A kind that fits worse by less than this may be what is meant.
+_NEAR = 0.6
 _FOREIGN = frozenset(("words", "stray", "retrieved", "review-of"))
 
 
@@ -41,7 +42,8 @@ class CutElement:
 @dataclass(frozen=True)
 class Cut:
     """An entry in its elements. `runner_up` is the next best kind. `elements` are in written order;
-    what belongs to none has the name `stray` or `supplement`."""
+    what belongs to none has the name `stray` or `supplement`.
+    `alternatives` are cuts as kinds that fit nearly as well."""
 
     written: Written
     kind: str
@@ -50,6 +52,14 @@ class Cut:
     elements: tuple[CutElement, ...]
     work: Work
     by_hand: bool = False
+    repeated: bool = False
+    alternatives: tuple[Cut, ...] = ()
+
+    @property
+    def left_over(self) -> float:
+        """Of the letters of the entry, the share that no element took (0 to 1)."""
+        loose = sum(len(e.whole) for e in self.elements if e.name == "supplement")
+        return loose / max(1, len(self.written.text))
 
     def element(self, name: str) -> CutElement | None:
         return next((e for e in self.elements if e.name == name), None)
@@ -148,6 +158,23 @@ def _best(
     other = next((f for f in fits if f.kind != best.kind), None)
     margin = best.score - other.score if other is not None else 4.0
     confidence = 1 / (1 + math.exp(-1.6 * margin)) if other is not None else 0.97
+    near = [f for f in fits[1:] if best.score - f.score <= _NEAR and f.kind != best.kind]
+    alternatives = tuple(
+        _cut(written, units, f, fits, hand, 0.5) for f in {f.kind: f for f in reversed(near)}.values()
+    )
+    return _cut(written, units, best, fits, hand, confidence, alternatives)
+
+
+def _cut(
+    written: Written,
+    units: list[Unit],
+    best: Fit,
+    fits: list[Fit],
+    hand: Hand,
+    confidence: float,
+    alternatives: tuple[Cut, ...] = (),
+) -> Cut:
+    other = next((f for f in fits if f.kind != best.kind), None)
     elements = _elements(written, units, best)
     has_title = any(e.name == "title" for e in elements)
     if hand.kind:
@@ -163,6 +190,8 @@ def _best(
         elements,
         work,
         bool(hand.kind or hand.borders),
+        any(u.source == "repeated" for u in units[:1]),
+        alternatives,
     )
 
 
@@ -302,6 +331,3 @@ def _hand_units(units: list[Unit], written: Written, hand: Hand) -> list[Unit]:
         kept.append(Unit(name, span, span, dress, _text_value(written, span, dress)))
         units = sorted(kept, key=lambda u: (u.whole.start, u.whole.end))
     return units
-
-
-__all__ = ["Cut", "CutElement", "Hand", "Mapping", "Opened", "cut_entry", "cut_reference", "field"]

@@ -67,7 +67,7 @@ _EDITION = re.compile(
 _VOLUMES = re.compile(r"\b(?P<n>\d{1,3})\svols?\.|\bVols\.\s(?P<r>\d{1,2}[-–]\d{1,2})")
 _BY = re.compile(
     rf"\b(?P<label>(?P<role>[Ee]dit|[Tt]ranslat|[Dd]irect|[Hh]ost|[Ii]llustrat|[Cc]onduct|[Uu]pload|[Pp]erform|[Nn]arrat|[Cc]ompil|[Ww]ritten|[Aa]dapt|[Ii]ntroduc|[Pp]resent)"
-    rf"(?:ed|ance|ances|en|ion|tion|er)?(?:\sand\s(?:[Tt]ranslated|[Ee]dited|[Dd]irected|[Ii]ntroduced|[Aa]nnotated|[Pp]roduced))?\sby\s|(?P<role4>[Ff]eatur)ing\s|(?P<role5>[Ii]nterview)(?:ed|\sconducted)?\sby\s)(?P<who>{_PEOPLE})"
+    rf"(?:ed|ance|ances|en|ion|tion|er)?(?:\sand\s(?:[Tt]ranslated|[Ee]dited|[Dd]irected|[Ii]ntroduced|[Aa]nnotated|[Pp]roduced))?\sby\s|(?P<role4>[Ff]eatur)ing\s|(?P<role5>[Ii]nterview)(?:ed|\sconducted)?\sby\s)(?P<who>{_PEOPLE}|{NAME_WORD}(?=[,.]))"
     rf"|\b(?P<label2>(?P<role2>[Ee]ds?|[Tt]rans|[Ii]llus|[Dd]ir|[Cc]omp)\.\s)(?P<who2>{_PEOPLE})"
     rf"|(?P<who3>{_INITIALLED_PEOPLE}|{_INVERTED_PEOPLE})(?P<label3>,?\s\(?(?P<role3>Eds?|Trans|Illus|Interviewer|Dir)s?\.?\)?)"
 )  # fmt: skip
@@ -480,6 +480,9 @@ def lead_units(
         span = Span(span.start, span.start + handle.start())
         value = (Group(span.of(text)),)
     end = span.end
+    if names is not None and names.et_al and text[end : end + 1] == "." and text[end - 2 : end] == "al":
+        end += 1
+        span = Span(span.start, end)
     role = "author"
     whole = span
     label = _AFTER_LEAD.match(text, end)

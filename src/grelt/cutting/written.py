@@ -20,6 +20,14 @@ class Written:
     flat: Squeezed
     italic: tuple[bool, ...]
     italics_known: bool = True
+    source: str = ""
+
+    def doubled(self, at: int) -> bool:
+        """Whether a space of `text` stands for two or more spaces in a row, and nothing else."""
+        start = self.flat.origin[at]
+        end = self.flat.origin[at + 1]
+        words = self.source[start:end]
+        return len(words) > 1 and all(c in " \u00a0" for c in words)
 
     @property
     def text(self) -> str:
@@ -81,4 +89,4 @@ def written_text(text: str, italics: Sequence[Span], *, known: bool = True) -> W
 
 def _flattened(text: str, italic: list[bool], known: bool) -> Written:
     flat = squeeze(text)
-    return Written(flat, tuple(italic[o] for o in flat.origin[:-1]), known)
+    return Written(flat, tuple(italic[o] for o in flat.origin[:-1]), known, text)

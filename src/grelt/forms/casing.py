@@ -117,7 +117,7 @@ def _split(text: str) -> list[_Word]:
         if number == 0 and before.strip(" “\"‘'([…") :
             fresh = False  # begins with a figure
         after = text[match.end() : match.end() + 1]
-        found.append(_Word(Span(*match.span()), match.group(), fresh, number == len(matches) - 1, compound, after))
+        found.append(_Word(Span(*match.span()), match.group(), fresh, not any(c.isalnum() for c in text[match.end() :]), compound, after))
     return found
 
 
@@ -158,9 +158,9 @@ def _headline(
             if word.compound or (word.after in ("-", "‐") and lower in _PREFIXES):
                 continue
             small = _is_small(lower, headline_from)
-            if small or (lower in _EITHER and not 0 < headline_from <= len(lower)):
+            if small or lower in _EITHER:
                 continue
-            if lower in _PLAIN_PREPOSITIONS | _EITHER or is_common(text) or lower in vocabulary.small:
+            if lower in _PLAIN_PREPOSITIONS or is_common(text) or lower in vocabulary.small:
                 yield CaseChange(word.span, _capital(text), 0.95)
         elif not edge and not word.compound and _is_small(lower, headline_from):
             doubtful = lower in _SHORT_PREPOSITIONS and (
@@ -221,12 +221,11 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
     small = [w for w in capped if _is_small(w.text.casefold(), 0) and w.text.casefold() in _ARTICLES | _PLAIN_PREPOSITIONS]
     total = principal + len(capped)
     throughout = len(capped) >= 0.8 * total and len(common) >= 2 and len(common) >= 0.6 * len(capped)
+    sure = 0.9
     if not throughout and len(capped) == 1 == total and common:
-        first = found[0]
-        throughout = is_common(first.text) and capped[0].text.casefold() not in vocabulary.names
-        sure = 0.8 if capped[0].text.casefold() in vocabulary.small else 0.6
-    else:
-        sure = 0.9
+        # `Slack Water`: a single capital may be a name's, unless the paper writes it small.
+        throughout = is_common(found[0].text) and capped[0].text.casefold() in vocabulary.small
+        sure = 0.6
     for word in capped:
         lower = word.text.casefold()
         if throughout and (word in common or lower in vocabulary.small or word in small):

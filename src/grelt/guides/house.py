@@ -113,6 +113,24 @@ OPTIONS: dict[str, Option] = {
             },
         ),
         Option(
+            "access_dates",
+            "optional",
+            {
+                "optional": "Entries may say when an address was read.",
+                "never": "Entries do not say when an address was read.",
+                "undated": "Entries without a date say when their address was read.",
+                "always": "Entries with an address say when it was read.",
+            },
+        ),
+        Option(
+            "databases",
+            "guide",
+            {
+                "guide": "Databases are named as the guide has it.",
+                "omit": "Databases are not named.",
+            },
+        ),
+        Option(
             "figures_first",
             "before",
             {

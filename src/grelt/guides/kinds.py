@@ -49,7 +49,7 @@ class NamesForm:
 
 @dataclass(frozen=True, slots=True)
 class TextForm:
-    """How words are set: `dress` is `quotes`, `italics` or `plain`; `case` is `headline`, `sentence`,
+    """How words are set: `dress` is `quotes`, `italics`, `plain` or `either`; `case` is `headline`, `sentence`,
     `label` (a capital only where a sentence begins) or `kept`; `wrap` puts marks round them (`[{}]`)."""
 
     dress: str = "plain"

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from dataclasses import dataclass, field
 
 from ..findings import Severity
@@ -57,3 +58,22 @@ class Policy:
     @property
     def figures_first(self) -> bool:
         return self.house.value("figures_first") == "before"
+
+    @property
+    def left_out(self) -> frozenset[str]:
+        """Elements that the house does without although the guide has them."""
+        found = set()
+        if self.house.value("access_dates") == "never":
+            found.add("accessed")
+        if self.house.value("databases") == "omit":
+            found.add("database")
+        return frozenset(found)
+
+    def demanded(self, elements: Collection[str]) -> frozenset[str]:
+        """Elements that the house asks for in an entry that has these: a day of access where there is an
+        address."""
+        wanted = self.house.value("access_dates")
+        online = "url" in elements
+        if online and (wanted == "always" or (wanted == "undated" and "date" not in elements)):
+            return frozenset(("accessed",))
+        return frozenset()

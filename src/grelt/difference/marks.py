@@ -1,0 +1,78 @@
+"""The marks between two elements as written, against those that the guide has there."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+from ..text.spans import Span
+from .model import Difference, alike
+
+_QUOTES = "“”\"‘’'«»„"
+_PARTS = re.compile(r"(?P<close>\S*)(?P<space>\s*)(?P<open>\S*)$")
+
+
+def bare_of_quotes(marks: str) -> str:
+    """Marks without quotation marks."""
+    return "".join(c for c in marks if c not in _QUOTES)
+
+
+def mark_differences(text: str, span: Span, wanted: str, element: str, *, quoted: bool) -> Iterator[Difference]:
+    """Differences of one gap. Without `quoted` the quotation marks are another rule's."""
+    words = span.of(text)
+    if alike(words, wanted):
+        return
+    if not quoted:
+        if alike(bare_of_quotes(words), bare_of_quotes(wanted)):
+            return
+        # The mark inside, where no quotation mark stands in the way.
+        wanted = bare_of_quotes(wanted)
+        if any(c in _QUOTES for c in words):
+            return
+    one, other = _PARTS.match(words), _PARTS.match(wanted)
+    if one is None or other is None or not words.strip():
+        yield _whole(span, words, wanted, element)
+        return
+    close, gap, opening = one["close"], one["space"], one["open"]
+    if alike(close, other["close"]) and alike(opening, other["open"]):
+        start = span.start + len(close)
+        end = start + len(gap)
+        yield Difference(
+            "entry-spacing", _seen(text, Span(start, end)), _with_seen(text, Span(start, end), other["space"]), "", element,
+            template="missing" if not gap else "extra",
+        )  # fmt: skip
+        return
+    if alike(opening, other["open"]) and gap == other["space"]:
+        where = Span(span.start, span.start + len(close))
+        yield _punctuation(text, where, close, other["close"], gap, element)
+        return
+    yield _whole(span, words, wanted, element)
+
+
+def _punctuation(text: str, span: Span, close: str, wanted: str, gap: str, element: str) -> Difference:
+    if not close or not wanted:
+        # A mark that is missing: the space behind it makes the place visible.
+        end = span.end + (1 if gap else 0)
+        return Difference(
+            "entry-punctuation", Span(span.start, end), wanted + text[span.end : end], "", element,
+            holes=(("found", close or "nothing"), ("right", wanted or "nothing")),
+        )  # fmt: skip
+    return Difference(
+        "entry-punctuation", span, wanted, "", element, holes=(("found", close), ("right", wanted))
+    )
+
+
+def _whole(span: Span, words: str, wanted: str, element: str) -> Difference:
+    return Difference(
+        "entry-punctuation", span, wanted, "", element,
+        holes=(("found", words.strip() or "a space"), ("right", wanted.strip() or "a space")),
+    )  # fmt: skip
+
+
+def _seen(text: str, span: Span) -> Span:
+    """A place without width, widened by the character before it."""
+    return span if len(span) or not span.start else Span(span.start - 1, span.end)
+
+
+def _with_seen(text: str, span: Span, wanted: str) -> str:
+    return wanted if len(span) or not span.start else text[span.start - 1] + wanted

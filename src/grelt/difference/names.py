@@ -1,0 +1,203 @@
+"""Names as written against names as the guide writes them, name by name and join by join."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from ..forms.names import NamePart
+from ..text.folding import letters
+from ..text.names import PersonName, is_initials
+from ..text.spans import Span
+from ..works import Group, Name
+from .model import Difference, alike
+
+_ET_AL = re.compile(r",?\s*(?:and\s)?(?:et\.?\sal\.?|and\sothers)\s*$", re.I)
+_JOINED = re.compile(r"[,;\s]*(?:(?:and|&)\s+)?$")
+_TITLES = re.compile(
+    r"\b(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Reverend|Fr|Captain|Judge)\b\.?\s?|,?\s\(?(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS|OBE)\b\.?\)?"
+)
+
+
+@dataclass(frozen=True, slots=True)
+class _Found:
+    """A part of the names as written: `before`, `name`, `join`, `et-al` or `label`."""
+
+    kind: str
+    span: Span
+
+
+def name_differences(
+    text: str, whole: Span, who: Span, names: tuple[Name, ...], expected: tuple[NamePart, ...], element: str,
+    others: tuple[str, ...] = (),
+) -> Iterator[Difference]:
+    """Differences of one list of names. `whole` is its span with label, `who` the names alone;
+    `others` are words before the names that are right too."""
+    found = _parts(text, whole, who, names)
+    if found is None:
+        return
+    wanted = list(expected)
+    if found[0].kind == "before" and wanted[0].kind == "before":
+        said = found[0].span.of(text).strip().casefold()
+        if any(said == other for other in others):
+            wanted[0] = NamePart("before", found[0].span.of(text))
+    short = _cut_otherwise(found, wanted)
+    if short is not None:
+        start, rest = short
+        yield Difference(
+            "entry-author-et-al", Span(start, whole.end), rest, "", element, holes=(("names", str(len(names))),)
+        )
+        limit = next((n for n, f in enumerate(found) if f.span.end > start), len(found))
+        found, wanted = found[:limit], wanted[:limit]
+    number = 0
+    for part, want in zip(found, wanted, strict=False):
+        if part.kind != want.kind:
+            return
+        words = part.span.of(text)
+        if part.kind == "name":
+            name = names[min(number, len(names) - 1)]
+            yield from _name(part.span, words, want.text, name, number, element)
+            number += 1
+        elif part.kind == "join":
+            yield from _join(part.span, words, want.text, element)
+        elif not alike(words, want.text):
+            yield from _label(part, words, want.text, element)
+
+
+def _parts(text: str, whole: Span, who: Span, names: tuple[Name, ...]) -> list[_Found] | None:
+    """The written parts in order; None where the names cannot be found one by one."""
+    found: list[_Found] = []
+    if whole.start < who.start:
+        found.append(_Found("before", Span(whole.start, who.start)))
+    end = who.end
+    et_al = _ET_AL.search(who.of(text))
+    if et_al is not None:
+        end = who.start + et_al.start()
+    at = who.start
+    for number, name in enumerate(names):
+        span = _find(text, at, end, name)
+        if span is None:
+            return None
+        if number:
+            found.append(_Found("join", Span(at, span.start)))
+            if not re.search(r"[,;&]|\band\b|\. \. \.|…", text[at : span.start]):
+                return None
+        elif span.start > at and text[at : span.start].strip():
+            # A title before the name is the name's own.
+            span = Span(at, span.end)
+        found.append(_Found("name", span))
+        at = span.end
+    if at < end and text[at:end].strip(" ,."):
+        # What stands behind the last name is its own too (a degree).
+        found[-1] = _Found("name", Span(found[-1].span.start, end))
+        at = end
+    elif at < end and et_al is None:
+        found[-1] = _Found("name", Span(found[-1].span.start, end))
+        at = end
+    if et_al is not None:
+        found.append(_Found("et-al", Span(at, who.end)))
+        at = who.end
+    if at < whole.end:
+        found.append(_Found("label", Span(at, whole.end)))
+    return found
+
+
+def _find(text: str, start: int, stop: int, name: Name) -> Span | None:
+    """Where a name stands, in either order."""
+    if isinstance(name, Group):
+        at = text.find(name.literal, start, stop)
+        return Span(at, at + len(name.literal)) if at >= 0 else None
+    best: Span | None = None
+    family = re.escape(name.family)
+    given = re.escape(name.given).replace(r"\ ", r"\s?")
+    suffix = rf"(?:,?\s{re.escape(name.suffix)})" if name.suffix else ""
+    title = r"(?:(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Rev)\.?\s)?"
+    patterns = (
+        rf"{family},?\s{title}{given}{suffix}",
+        rf"{title}{given}\s?{family}{suffix}",
+        rf"{family}{suffix},\s{title}{given}",
+    )
+    for pattern in patterns if name.given else (rf"{family}{suffix}",):
+        match = re.compile(pattern).search(text, start, stop)
+        if match is not None and (best is None or match.start() < best.start):
+            best = Span(*match.span())
+    return best
+
+
+def _cut_otherwise(found: list[_Found], wanted: list[NamePart]) -> tuple[int, str] | None:
+    """Where `et al.` stands and should not, or the reverse: the offset, and the text from there."""
+    shown = sum(f.kind == "name" for f in found)
+    right = sum(w.kind == "name" for w in wanted)
+    cut = any(f.kind == "et-al" for f in found)
+    wanted_cut = any(w.kind == "et-al" for w in wanted)
+    if shown == right and cut == wanted_cut:
+        return None
+    keep = min(shown, right)
+    names = 0
+    for number, part in enumerate(found):
+        names += part.kind == "name"
+        if names == keep and part.kind == "name":
+            count = 0
+            for at, want in enumerate(wanted):
+                count += want.kind == "name"
+                if count == keep and want.kind == "name":
+                    return found[number].span.end, "".join(w.text for w in wanted[at + 1 :])
+    return None
+
+
+def _name(
+    span: Span, words: str, wanted: str, name: Name, number: int, element: str
+) -> Iterator[Difference]:
+    if alike(words, wanted):
+        return
+    rule = _owner(words, wanted, name, number)
+    yield Difference(rule, span, wanted, wanted, element, holes=(("name", words), ("right", wanted)))
+
+
+def _owner(words: str, wanted: str, name: Name, number: int) -> str:
+    if _TITLES.search(words) is not None and _TITLES.search(wanted) is None:
+        return "entry-author-title"
+    if isinstance(name, Group) or words.casefold() == wanted.casefold():
+        return "entry-author-caps"
+    if letters(words) == letters(wanted):
+        return "entry-spacing" if words.replace(" ", "") == wanted.replace(" ", "") else "entry-punctuation"
+    first_family = letters(words).startswith(letters(name.family))
+    want_family = letters(wanted).startswith(letters(name.family))
+    if first_family != want_family:
+        return "entry-author-inverted" if number == 0 else "entry-author-order"
+    if is_initials(name.given) != is_initials(_given(wanted, name)):
+        return "entry-author-given"
+    return "entry-author-given"
+
+
+def _given(text: str, name: PersonName) -> str:
+    return text.replace(name.family, "").replace(name.suffix, "").strip(" ,")
+
+
+def _join(span: Span, words: str, wanted: str, element: str) -> Iterator[Difference]:
+    if alike(words, wanted):
+        return
+    said = set(re.findall(r"and|&", words))
+    right = set(re.findall(r"and|&", wanted))
+    if said or right:
+        rule = "entry-author-conjunction"
+    elif words.replace(" ", "") == wanted.replace(" ", ""):
+        rule = "entry-spacing"
+    else:
+        rule = "entry-punctuation"
+    yield Difference(rule, span, wanted, wanted, element, holes=(("name", words.strip()), ("right", wanted.strip())))
+
+
+def _label(part: _Found, words: str, wanted: str, element: str) -> Iterator[Difference]:
+    if part.kind == "et-al":
+        rule = "entry-author-et-al" if words.strip(" ,") != "et al." else "entry-punctuation"
+        if words.strip(" ,.") != "et al" and rule == "entry-punctuation":
+            rule = "entry-author-et-al"
+        holes: tuple[tuple[str, str], ...] = (("names", "several"),)
+        yield Difference(rule, part.span, wanted, wanted, element, holes=holes)
+        return
+    yield Difference(
+        "entry-edition-form", part.span, wanted, wanted, element,
+        holes=(("name", words.strip()), ("right", wanted.strip())),
+    )  # fmt: skip

@@ -1,0 +1,168 @@
+"""One element as written against the same element in the guide's form: capitals, dress, wording."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+from ..cutting import CutElement, Written
+from ..forms import Piece, Vocabulary, case_changes
+from ..forms.compose import dressed
+from ..guides.kinds import Kinds, TextForm
+from ..text.spans import Span
+from ..works import TextValue
+from .model import Difference, alike
+
+TEXTS = frozenset(
+    """title container reviewed series publisher place institution event database medium section
+    number handle""".split()
+)
+_FORM_RULES = {
+    "numbering": "entry-volume-form", "volume": "entry-volume-form", "issue": "entry-volume-form",
+    "volumes": "entry-volume-form", "section": "entry-volume-form", "article": "entry-pages-form",
+    "date": "entry-date-form", "day": "entry-date-form", "original-date": "entry-date-form",
+    "accessed": "entry-access-form", "pages": "entry-pages-form", "edition": "entry-edition-form",
+    "doi": "entry-doi-form", "url": "entry-url-form", "publisher": "entry-publisher-form",
+    "institution": "entry-publisher-form",
+}  # fmt: skip
+# Parts that are named by what they are.
+_GENERIC = frozenset(("introduction", "foreword", "preface", "afterword", "epilogue", "prologue", "interview", "conclusion"))
+_QUOTED_AS = {"“": "”", '"': '"'}
+
+
+def form_rule(element: str) -> str:
+    """The rule that owns the form of an element."""
+    return _FORM_RULES.get(element, "entry-edition-form")
+
+
+def text_differences(
+    written: Written, cut: CutElement, piece: Piece, kinds: Kinds, vocabulary: Vocabulary, *, in_quotes: bool
+) -> Iterator[Difference]:
+    """Capitals, wording and number forms of one element; its dress is compared apart."""
+    span = cut.span if in_quotes or piece.element in TEXTS else cut.whole
+    if piece.element in TEXTS and piece.element not in ("handle",):
+        yield from _words(written, cut, piece, kinds, vocabulary)
+        return
+    if piece.element == "handle":
+        span = cut.whole
+    words = span.of(written.text)
+    if any(alike(words, t) for t in piece.texts):
+        if piece.dress == "number" and written.italics_known:
+            yield from _volume_in_italics(written, cut, piece)
+        return
+    rule = form_rule(piece.element)
+    expected = None if piece.gap else piece.text
+    yield Difference(
+        rule, span, expected, dressed(piece, piece.text), piece.element,
+        template="unclear" if piece.gap else "differs",
+        holes=(("found", words), ("right", piece.text)), confidence=1.0 if not piece.gap else 0.9,
+    )  # fmt: skip
+
+
+def _words(
+    written: Written, cut: CutElement, piece: Piece, kinds: Kinds, vocabulary: Vocabulary
+) -> Iterator[Difference]:
+    words = cut.span.of(written.text)
+    slot = piece.slot
+    form = kinds.texts.get(slot.form or slot.element, TextForm()) if slot is not None else TextForm()
+    if form.wrap != "{}":
+        words = cut.whole.of(written.text)
+    if alike(words, piece.text) and form.case not in ("headline", "sentence"):
+        return
+    if form.case in ("headline", "sentence") and isinstance(cut.value, TextValue):
+        changes = case_changes(cut.span.of(written.text), form.case, vocabulary, headline_from=kinds.headline_from)
+        if not changes:
+            return
+        first, last = changes[0].span, changes[-1].span
+        own = cut.span.of(written.text)
+        better = own
+        for change in reversed(changes):
+            better = better[: change.span.start] + change.text + better[change.span.end :]
+        span = Span(cut.span.start + first.start, cut.span.start + last.end)
+        stretch = better[first.start : len(better) - (len(own) - last.end)]
+        rule = "entry-title-case" if piece.element in ("title", "reviewed") else "entry-container-case"
+        sure = max(c.confidence for c in changes)
+        markup = f"<i>{stretch}</i>" if piece.dress == "italics" else stretch
+        yield Difference(
+            rule, span, stretch, markup, piece.element, template=form.case,
+            holes=(("found", span.of(written.text)), ("right", stretch)), confidence=sure,
+        )  # fmt: skip
+        return
+    if alike(words, piece.text):
+        return
+    span = cut.whole if form.wrap != "{}" else cut.span
+    if words.casefold() == piece.text.casefold():
+        return
+    rule = "entry-abbreviation" if piece.element in ("publisher", "institution") else form_rule(piece.element)
+    yield Difference(
+        rule, span, piece.text, dressed(piece, piece.text), piece.element,
+        holes=(("found", words), ("right", piece.text)),
+    )  # fmt: skip
+
+
+def _volume_in_italics(written: Written, cut: CutElement, piece: Piece) -> Iterator[Difference]:
+    """Where the volume is in italics and the issue is not."""
+    shares = {name: written.share_in_italics(span) for name, span in cut.parts}
+    volume_wrong = shares.get("volume", 1.0) < 0.5
+    issue_wrong = shares.get("issue", 0.0) > 0.5
+    if not volume_wrong and not issue_wrong:
+        return
+    words = cut.whole.of(written.text)
+    yield Difference(
+        "entry-volume-italic", cut.whole, words, dressed(piece, words), piece.element,
+        template="volume" if volume_wrong else "issue", holes=(("found", words),),
+    )  # fmt: skip
+
+
+def dress_difference(
+    written: Written, cut: CutElement, piece: Piece, before: str, after: str, *, text: str
+) -> Difference | None:
+    """Quotation marks and italics of a text element.
+
+    `before` and `after` are the marks that stand around it where its dress is right; `text` is its
+    own text put right.
+    """
+    wanted = piece.dress
+    if cut.span.of(written.text).casefold() in _GENERIC and cut.dress == "plain":
+        return None
+    if piece.element == "reviewed" and cut.dress == "quotes":
+        return None  # a part may be reviewed as well as a whole
+    if wanted == "either" or piece.element not in TEXTS | {"reviewed"}:
+        return None
+    italic = written.share_in_italics(cut.span) >= 0.5
+    quoted = cut.dress == "quotes"
+    close = re.match(r"\S*", after)
+    closers = close.group() if close else ""
+    opening = before[-1:] if wanted == "quotes" else ""
+    markup = dressed(piece, text)
+    holes = (("found", cut.span.of(written.text)),)
+    rule_italic = "entry-container-italic" if piece.element in ("container", "database") else "entry-title-italic"
+    if wanted == "quotes":
+        if quoted:
+            mark = written.text[cut.whole.start]
+            if mark in _QUOTED_AS:
+                return None
+            span = _with_closers(written, cut)
+            return Difference("entry-title-quotes", span, f"{opening}{text}{closers}", f"{opening}{markup}{closers}", piece.element, "kind", holes)
+        span = _with_closers(written, cut)
+        if italic and written.italics_known:
+            return Difference(rule_italic, span, f"{opening}{text}{closers}", f"{opening}{markup}{closers}", piece.element, "part", holes)
+        return Difference("entry-title-quotes", span, f"{opening}{text}{closers}", f"{opening}{markup}{closers}", piece.element, "missing", holes)
+    if quoted:
+        span = _with_closers(written, cut)
+        bare = "".join(c for c in closers if c not in "”\"’")
+        rule = rule_italic if wanted == "italics" else "entry-title-quotes"
+        return Difference(rule, span, f"{text}{bare}", f"{markup}{bare}", piece.element, "whole" if wanted == "italics" else "extra", holes)
+    if not written.italics_known:
+        return None
+    if wanted == "italics" and not italic:
+        return Difference(rule_italic, cut.span, text, markup, piece.element, "whole", holes)
+    if wanted == "plain" and italic and piece.element in ("title", "container", "publisher", "database"):
+        return Difference(rule_italic, cut.span, text, markup, piece.element, "plain", holes)
+    return None
+
+
+def _with_closers(written: Written, cut: CutElement) -> Span:
+    """The element with the marks that close it."""
+    close = re.match(r"[^\s\w(\[]*", written.text[cut.whole.end :])
+    return Span(cut.whole.start, cut.whole.end + (len(close.group()) if close else 0))

@@ -1,0 +1,153 @@
+"""What is known of the form of each entry: its cut, its differences, the entry put right.
+
+Worked out when a rule first asks, and once.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+
+from .cutting import Cut, Hand, cut_entry, written_entry
+from .cutting.cut import Opened
+from .cutting.written import Written
+from .difference import Checked, Difference, check_cut
+from .document import Document
+from .entries import Entry, OpeningKind
+from .forms import Vocabulary
+from .guides import Policy, available_guides, load_guide
+from .guides.kinds import Kinds, load_kinds
+from .text.spans import Span
+
+# Differences from which an entry may be in another guide's form as a whole.
+_FOREIGN_FROM = 3.5
+_UNKNOWN_OVER = 0.4
+# Papers in an archive: lists have them in many forms, and no kind of ours is meant.
+_ARCHIVED = re.compile(r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d|\b\w+ Papers\b.*\b(?:Archives?|Library|Record Office)\b")
+_TITLED = re.compile(r"\bAct\b|\bv\.\s")
+_DEGREE = re.compile(r",?\s\(?(?:Ph\.?D|M\.?D|M\.?A|MSc|Esq|FRS)\b\.?\)?$")
+_ONLY_ADDRESS = frozenset(("url", "doi", "title", "words", "retrieved", "accessed", "supplement", "stray"))
+
+
+@dataclass(frozen=True)
+class Reference:
+    """One entry's form. `differences` are what the rules report; `foreign` names the guide in whose
+    form the whole entry stands, `bare` says that it is little but an address, `unclear` that its kind
+    cannot be told."""
+
+    cut: Cut
+    checked: Checked
+    differences: tuple[Difference, ...]
+    foreign: str = ""
+    bare: bool = False
+    unclear: bool = False
+
+
+@dataclass
+class References:
+    """The forms of a paper's entries, by number. Not for sharing between threads."""
+
+    document: Document
+    entries: tuple[Entry, ...]
+    policy: Policy
+    vocabulary: Vocabulary
+    hands: Mapping[int, Hand]
+    _found: dict[int, Reference] = field(default_factory=dict)
+
+    def of(self, number: int) -> Reference:
+        """The form of an entry."""
+        if number not in self._found:
+            self._found[number] = self._examine(number)
+        return self._found[number]
+
+    def _examine(self, number: int) -> Reference:
+        entry = self.entries[number]
+        written = written_entry([self.document.paragraphs[i] for i in entry.paragraphs])
+        kinds = load_kinds(self.policy.guide.id)
+        hand = self.hands.get(number)
+        opened = opening_of(entry, written)
+        cut = cut_entry(written, opened, kinds, hand)
+        checked = self._check(cut, kinds)
+        for other in cut.alternatives:
+            better = self._check(other, kinds)
+            if better.weight < checked.weight:
+                cut, checked = replace(other, confidence=cut.confidence, runner_up=cut.kind), better
+        if _ARCHIVED.search(written.text) and not cut.by_hand:
+            return Reference(replace(cut, kind="unknown", confidence=0.0), Checked(cut, (), written.text, "", ()), ())
+        if _is_bare(cut):
+            return Reference(cut, checked, (_bare_address(cut),), bare=True)
+        by_hand = hand is not None and bool(hand.kind)
+        if not by_hand and (cut.element("title") is None and cut.kind != "personal-communication" or cut.left_over > _UNKNOWN_OVER):
+            return Reference(cut, Checked(cut, (), written.text, "", ()), (), unclear=True)
+        if checked.weight >= _FOREIGN_FROM and not by_hand:
+            foreign = self._foreign(written, opened, checked)
+            if foreign:
+                whole = Difference(
+                    "entry-wrong-guide", Span(0, len(written.text)), checked.corrected, checked.markup, "",
+                    holes=(("guide", foreign),), confidence=0.9,
+                )  # fmt: skip
+                return Reference(cut, checked, (whole,), foreign=foreign)
+        return Reference(cut, checked, _weighed(checked))
+
+    def _check(self, cut: Cut, kinds: Kinds) -> Checked:
+        return check_cut(
+            cut, kinds, self.vocabulary, demanded=self.policy.demanded(cut.work.values), left_out=self.policy.left_out
+        )
+
+    def _foreign(self, written: Written, opened: Opened, own: Checked) -> str:
+        """The guide of another system in whose form an entry stands, or nearly."""
+        best, name = own.weight / 3, ""
+        for identity in available_guides():
+            guide = load_guide(identity)
+            if guide.system == self.policy.guide.system:
+                continue
+            kinds = load_kinds(identity)
+            checked = check_cut(cut_entry(written, opened, kinds), kinds, self.vocabulary)
+            if checked.weight < best:
+                best, name = checked.weight, guide.name
+        return name
+
+
+def _weighed(checked: Checked) -> tuple[Difference, ...]:
+    """Differences that hang on a kind that is not sure are themselves less sure."""
+    if checked.cut.confidence >= 0.6:
+        return checked.differences
+    return tuple(
+        replace(d, confidence=min(d.confidence, 0.7))
+        if d.rule.startswith("entry-missing") or d.rule in _OF_KIND
+        else d
+        for d in checked.differences
+    )
+
+
+_OF_KIND = frozenset(
+    ("entry-title-quotes", "entry-title-italic", "entry-container-italic", "entry-element-order", "entry-element-extra")
+)
+
+
+def _is_bare(cut: Cut) -> bool:
+    names = {e.name for e in cut.elements}
+    return bool(names & {"url", "doi"}) and names <= _ONLY_ADDRESS
+
+
+def _bare_address(cut: Cut) -> Difference:
+    return Difference("entry-bare-url", Span(0, len(cut.written.text)), None, "", "url")
+
+
+def opening_of(entry: Entry, written: Written) -> Opened:
+    """An entry's opening in its squeezed text. A law or a case begins with its title."""
+    opening = entry.opening
+    flat = written.flat
+    start = flat.forth(opening.span.start)
+    end = flat.forth(max(opening.span.start, opening.span.end - 1)) + 1 if len(opening.span) else start
+    span = Span(start, max(start, end))
+    nothing = Opened(None, "", Span(start, start))
+    if opening.kind is OpeningKind.PERSON:
+        return Opened(opening.names, "", span)
+    if opening.kind is OpeningKind.ORGANISATION:
+        return nothing if _TITLED.search(opening.text) else Opened(None, opening.text, span)
+    if opening.kind is OpeningKind.REPEAT:
+        names = entry.author.names
+        return Opened(names, "" if names is not None else entry.author.text, span, True)
+    return nothing
