@@ -53,7 +53,8 @@ class Slip:
 
     `template` names one of the rule's message templates and `holes` fill it.
     `found` is the text at `place`; `expected` the right text for that place, or
-    None where no single right text exists. `confidence` is 0 to 1; below the
+    None where no single right text exists, `markup` the same with its italics as `<i>`.
+    `confidence` is 0 to 1; below the
     engine's threshold an error is reported as a caution. `related` are further
     places of the same fault. At most one of `entry`, `citation`, `paragraph`,
     `note` names the subject (positions in the paper's own lists); none, the whole paper.
@@ -63,6 +64,7 @@ class Slip:
     holes: tuple[tuple[str, str], ...] = ()
     place: Place | None = None
     expected: str | None = None
+    markup: str = ""
     entry: int | None = None
     citation: int | None = None
     paragraph: int | None = None

@@ -75,7 +75,12 @@ class Paper:
     @cached_property
     def references(self) -> References:
         """The form of each entry, worked out when asked for."""
-        return References(self.document, self.entries, self.policy, self.vocabulary, self.hands)
+        cited = frozenset(
+            n.key for c in self.citations if c.names is not None for n in c.names.names
+        )
+        return References(
+            self.document, self.entries, self.policy, self.vocabulary, self.hands, cited
+        )
 
     @property
     def unlisted(self) -> tuple[UnlistedSource, ...]:

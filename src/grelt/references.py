@@ -18,15 +18,20 @@ from .entries import Entry, OpeningKind
 from .forms import Vocabulary
 from .guides import Policy, available_guides, load_guide
 from .guides.kinds import Kinds, load_kinds
+from .text.names import NameList, inverted_names, looks_like_organisation, natural_names
 from .text.spans import Span
 
 # Differences from which an entry may be in another guide's form as a whole.
 _FOREIGN_FROM = 3.5
 _UNKNOWN_OVER = 0.4
+_LEAST_FIT = 0.8
 # Papers in an archive: lists have them in many forms, and no kind of ours is meant.
 _ARCHIVED = re.compile(r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d|\b\w+ Papers\b.*\b(?:Archives?|Library|Record Office)\b")
 _TITLED = re.compile(r"\bAct\b|\bv\.\s")
-_DEGREE = re.compile(r",?\s\(?(?:Ph\.?D|M\.?D|M\.?A|MSc|Esq|FRS)\b\.?\)?$")
+_RANKS = re.compile(
+    r"(?<=,\s)(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Fr|Captain|Judge)\b\.?\s"
+    r"|,\s(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS)\b\.?"
+)
 _ONLY_ADDRESS = frozenset(("url", "doi", "title", "words", "retrieved", "accessed", "supplement", "stray"))
 
 
@@ -53,6 +58,7 @@ class References:
     policy: Policy
     vocabulary: Vocabulary
     hands: Mapping[int, Hand]
+    surnames: frozenset[str] = frozenset()
     _found: dict[int, Reference] = field(default_factory=dict)
 
     def of(self, number: int) -> Reference:
@@ -66,7 +72,7 @@ class References:
         written = written_entry([self.document.paragraphs[i] for i in entry.paragraphs])
         kinds = load_kinds(self.policy.guide.id)
         hand = self.hands.get(number)
-        opened = opening_of(entry, written)
+        opened = opening_of(entry, written, self.surnames)
         cut = cut_entry(written, opened, kinds, hand)
         checked = self._check(cut, kinds)
         for other in cut.alternatives:
@@ -78,8 +84,9 @@ class References:
         if _is_bare(cut):
             return Reference(cut, checked, (_bare_address(cut),), bare=True)
         by_hand = hand is not None and bool(hand.kind)
-        if not by_hand and (cut.element("title") is None and cut.kind != "personal-communication" or cut.left_over > _UNKNOWN_OVER):
-            return Reference(cut, Checked(cut, (), written.text, "", ()), (), unclear=True)
+        if not by_hand and _is_unclear(cut):
+            unclear = Difference("entry-kind-unknown", Span(0, len(written.text)), None, "", "")
+            return Reference(cut, Checked(cut, (), written.text, "", ()), (unclear,), unclear=True)
         if checked.weight >= _FOREIGN_FROM and not by_hand:
             foreign = self._foreign(written, opened, checked)
             if foreign:
@@ -92,7 +99,7 @@ class References:
 
     def _check(self, cut: Cut, kinds: Kinds) -> Checked:
         return check_cut(
-            cut, kinds, self.vocabulary, demanded=self.policy.demanded(cut.work.values), left_out=self.policy.left_out
+            cut, kinds, self.vocabulary, demanded=self.policy.demanded(cut.kind, cut.work.values), left_out=self.policy.left_out
         )
 
     def _foreign(self, written: Written, opened: Opened, own: Checked) -> str:
@@ -126,8 +133,19 @@ _OF_KIND = frozenset(
 )
 
 
+def _is_unclear(cut: Cut) -> bool:
+    """Nothing but loose stretches, or no title and little else to go by."""
+    if cut.left_over > _UNKNOWN_OVER or cut.fit < _LEAST_FIT:
+        return True
+    if cut.element("title") is not None or cut.kind == "personal-communication":
+        return False
+    return len(cut.work.values.keys() & {"container", "volume", "pages", "publisher", "date", "reviewed"}) < 3
+
+
 def _is_bare(cut: Cut) -> bool:
     names = {e.name for e in cut.elements}
+    if "title" not in names:
+        names.discard("author")
     return bool(names & {"url", "doi"}) and names <= _ONLY_ADDRESS
 
 
@@ -135,8 +153,23 @@ def _bare_address(cut: Cut) -> Difference:
     return Difference("entry-bare-url", Span(0, len(cut.written.text)), None, "", "url")
 
 
-def opening_of(entry: Entry, written: Written) -> Opened:
-    """An entry's opening in its squeezed text. A law or a case begins with its title."""
+def _with_titles(text: str) -> NameList | None:
+    """Names with degrees and titles between them."""
+    bare = _RANKS.sub("", text)
+    return inverted_names(bare) if bare != text else None
+
+
+def _turned_round(text: str, surnames: frozenset[str]) -> NameList | None:
+    """Names in natural order: two joined, or one that the paper cites by its last word."""
+    names = natural_names(text)
+    if names is None or looks_like_organisation(text) or not all(n.given for n in names.names):
+        return None
+    return names if names.names[0].key in surnames else None
+
+
+def opening_of(entry: Entry, written: Written, surnames: frozenset[str] = frozenset()) -> Opened:
+    """An entry's opening in its squeezed text. A law or a case begins with its title. `surnames` are
+    those that the paper cites."""
     opening = entry.opening
     flat = written.flat
     start = flat.forth(opening.span.start)
@@ -146,7 +179,10 @@ def opening_of(entry: Entry, written: Written) -> Opened:
     if opening.kind is OpeningKind.PERSON:
         return Opened(opening.names, "", span)
     if opening.kind is OpeningKind.ORGANISATION:
-        return nothing if _TITLED.search(opening.text) else Opened(None, opening.text, span)
+        if _TITLED.search(opening.text) or "://" in opening.text:
+            return nothing
+        names = _with_titles(opening.text) or _turned_round(opening.text, surnames)
+        return Opened(names, "" if names is not None else opening.text, span)
     if opening.kind is OpeningKind.REPEAT:
         names = entry.author.names
         return Opened(names, "" if names is not None else entry.author.text, span, True)

@@ -27,7 +27,7 @@ _SERIES = re.compile(r"\b(?:Series|ser\.|Studies in|Library of|Papers|Monographs
 _FREE = frozenset(
     "title container publisher place institution event database series reviewed section number medium".split()
 )
-_SKIP = {"needed": 1.2, "wanted": 0.4, "optional": 0.03}
+_SKIP = {"needed": 0.9, "wanted": 0.4, "optional": 0.03}
 _SAME = {"day": ("date",), "date": ("date",), "numbering": ("numbering",), "volume": ("volume", "numbering"), "section": ("section", "numbering")}
 _LEADS = frozenset(("author", "editor", "translator", "director", "host", "performer"))
 
@@ -167,7 +167,7 @@ class Fitter:
         points += _word_points(words, first, last, element)
         for number in range(at, at + size - 1):
             gap = self.text[self.units[number].span.end : self.units[number + 1].span.start]
-            points -= 0.9 if "." in gap else 0.25 if element in ("title", "publisher", "container", "institution", "event", "place") else 0.7
+            points -= 1.6 if ":" in gap and element == "publisher" else 0.9 if "." in gap else 0.25 if element in ("title", "publisher", "container", "institution", "event", "place") else 0.7
         return points
 
 
@@ -212,6 +212,8 @@ def _skip(form: KindForm, element: str) -> float:
     names = ("volume", "issue") if element == "numbering" else ("date",) if element == "day" else (element,)
     if element == "day":
         return 0.03
+    if element == "place":
+        return 0.2
     return max(_SKIP.get(form.needs.get(n, "optional"), 0.4) for n in names)
 
 
@@ -246,6 +248,8 @@ def _dress_points(dress: str, wanted: str, element: str, italics_known: bool) ->
 
 
 def _word_points(words: str, first: Unit, last: Unit, element: str) -> float:
+    if last.colon_after and element in ("publisher", "series", "institution", "database", "event"):
+        return -3.0
     if element == "publisher":
         return 1.0 if _PUBLISHER.search(words) else (-0.6 if words[:1].islower() else 0.0)
     if element == "place":
@@ -259,7 +263,7 @@ def _word_points(words: str, first: Unit, last: Unit, element: str) -> float:
     if element == "database":
         return 0.8 if _DATABASE.search(words) else -0.4
     if element == "series":
-        return 0.6 if _SERIES.search(words) else -1.0
+        return 0.6 if _SERIES.search(words) else -1.8
     if element in ("section", "number", "medium"):
         return -2.2
     if element == "title" and first.colon_after and len(words.split()) <= 2 and last is first:

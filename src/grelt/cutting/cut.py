@@ -21,7 +21,7 @@ from .written import Written
 
 _TRIED = 9
 # A kind that fits worse by less than this may be what is meant.
-_NEAR = 0.6
+_NEAR = 0.3
 _FOREIGN = frozenset(("words", "stray", "retrieved", "review-of"))
 
 
@@ -43,6 +43,7 @@ class CutElement:
 class Cut:
     """An entry in its elements. `runner_up` is the next best kind. `elements` are in written order;
     what belongs to none has the name `stray` or `supplement`.
+    `fit` are the points of the fit for each unit (about 2 where all is well).
     `alternatives` are cuts as kinds that fit nearly as well."""
 
     written: Written
@@ -53,6 +54,7 @@ class Cut:
     work: Work
     by_hand: bool = False
     repeated: bool = False
+    fit: float = 0.0
     alternatives: tuple[Cut, ...] = ()
 
     @property
@@ -180,7 +182,7 @@ def _cut(
     if hand.kind:
         confidence = 1.0
     elif not has_title and best.kind != "personal-communication":
-        confidence = min(confidence, 0.5)
+        confidence *= 0.7
     work = _work(best.kind, elements, units, written)
     return Cut(
         written,
@@ -191,6 +193,7 @@ def _cut(
         work,
         bool(hand.kind or hand.borders),
         any(u.source == "repeated" for u in units[:1]),
+        round(best.score / max(1, len(units)), 3),
         alternatives,
     )
 
@@ -252,11 +255,13 @@ def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement
             end += 1
         last = units[end - 1]
         if not element:
-            element = unit.element or "supplement"
+            follows = fit.elements[end] if end < len(units) else ""
+            placed = unit.colon_after and follows == "publisher"
+            element = unit.element or ("place" if placed else "supplement")
         span = Span(unit.span.start, last.span.end)
         whole = Span(unit.whole.start, last.whole.end)
         value = unit.value
-        if not unit.element or element == "reviewed":
+        if (not unit.element or element == "reviewed") and unit.source != "held":
             value = _text_value(written, span, unit.dress)
         found.append(CutElement(element, span, whole, unit.dress, value, unit.parts))
         at = end
@@ -294,7 +299,7 @@ def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], writte
         if name in ("numbering", "volume"):
             for part, span in element.parts:
                 values.setdefault(part, TextValue(span.of(written.text).replace("no. ", "")))
-            if not element.parts:
+            if not element.parts and element.value is not None:
                 values.setdefault("volume", element.value)
             continue
         if name in values and name == "date":

@@ -7,8 +7,16 @@ import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
 
+from ..forms.compose import GAPS
 from ..forms.numbers import edition_value
-from ..text.names import NAME_WORD, UPPER, NameList, inverted_names, natural_names
+from ..text.names import (
+    NAME_WORD,
+    UPPER,
+    NameList,
+    PersonName,
+    inverted_names,
+    natural_names,
+)
 from ..text.spans import Span
 from ..works import DateValue, Group, Name, TextValue, Value
 from ..works.dates import DATE, date_of
@@ -37,6 +45,10 @@ _ORDINAL = (
     r"[Ee]ighth|[Nn]inth|[Tt]enth|[Rr]ev(?:ised|\.)|[Ee]xpanded|[Ee]nlarged|[Uu]pdated|[Aa]bridged|[Ii]nternational|"
     r"[Nn]ational|[Ll]ate|[Ee]arly|[Cc]ity|[Kk]indle|[Ee]-?book|[Ii]llustrated|[Cc]ritical|[Pp]aperback)"
 )
+# Places held for what an entry lacks, as corrected entries have them.
+HELD = {text: element for element, text in GAPS.items() if element != "day"} | {
+    f"[{e}]": e for e in "author title publisher volume issue institution place database edition event".split()
+}
 DOI = re.compile(
     r"(?:(?:https?://)?(?:dx\.|www\.)?doi\.org/|https?://doi-org\.[^\s/]+/|doi:?\s?(?:https?://(?:dx\.)?doi\.org/)?)(?P<doi>10\.\d{4,9}/\S+)"
     r"|(?<![\w/.])(?P<bare>10\.\d{4,9}/\S+)",
@@ -98,7 +110,7 @@ _IN = re.compile(r"(?:(?<=[.,”\"?!)\]]\s)|^)[Ii]n:?\s(?=\S)")
 _SV = re.compile(r"\bs\.v\.\s")
 _OLD_MEDIUM = re.compile(r"(?<=[.\s])(?:Web|Print|Internet|Online|World\sWide\sWeb)\.(?=\s|$)")
 _ORIGINAL = re.compile(rf"\(?[Oo]riginal(?:ly)?\s(?:work\s)?published(?:\sin)?\s(?P<date>{DATE.pattern})\)?")
-_DIGIT_DATE = re.compile(r"\d")
+_TITLED = re.compile(r"^(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Fr|Captain|Judge)\b\.?\s+")
 # Abbreviations whose period parts nothing.
 ABBREVIATED = frozenset(
     """jr sr st dr ed eds trans mr mrs ms prof rev vol vols no nos pp p p.m a.m c ca cf vs inc ltd co corp dept
@@ -293,6 +305,12 @@ def _brackets(text: str, start: int, sheltered: _Taken) -> Iterator[Unit]:
         inner = match["inner"]
         whole = Span(*match.span())
         span = Span(*match.span("inner"))
+        held = HELD.get(match.group())
+        if held is not None:
+            label = re.search(r"(?:Accessed\s|Retrieved\s|no\.\s|vol\.\s|Vol\.\s)$", text[: whole.start])
+            whole = Span(whole.start - (len(label.group()) if label else 0), whole.end)
+            yield Unit(held, whole, whole, source="held")
+            continue
         if _REVIEW.match(inner) or DATE.fullmatch(inner):
             continue
         degree = re.match(rf"(?P<m>{_DEGREE}),\s(?P<i>.+)$", inner)
@@ -470,7 +488,7 @@ def lead_units(
     end."""
     value: tuple[Name, ...]
     if names is not None:
-        value = tuple(names.names)
+        value = tuple(_plainly(n) for n in names.names)
     elif group:
         value = (Group(group),)
     else:
@@ -500,6 +518,16 @@ def lead_units(
         units.append(Unit("handle", Span(*handle.span("handle")), Span(handle.start() + lead, handle.end()), value=TextValue(handle["handle"])))
         end = handle.end()
     return tuple(units), end
+
+
+def _plainly(name: PersonName) -> PersonName:
+    """A name set in capitals, in usual letters; without a title before its given names."""
+    family, given = name.family, _TITLED.sub("", name.given)
+    if len(family) > 2 and family.isupper():
+        family = re.sub(r"[^\W\d_]+", lambda m: m.group().capitalize(), family)
+    if len(given) > 2 and given.isupper() and "." not in given and len(given) > 3:
+        given = re.sub(r"[^\W\d_]+", lambda m: m.group().capitalize(), given)
+    return PersonName(family, given, name.suffix)
 
 
 def role_of(word: str) -> str | None:

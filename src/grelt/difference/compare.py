@@ -51,7 +51,10 @@ class Checked:
 
     @property
     def weight(self) -> float:
-        return sum(0.5 if d.confidence < 0.75 else 1.0 for d in self.differences)
+        return sum(
+            (0.5 if d.confidence < 0.75 else 1.0) * (2.5 if d.template == "moved" else 1.0)
+            for d in self.differences
+        )
 
 
 def check_cut(
@@ -207,11 +210,11 @@ class _Comparison:
         """Written element to expected piece, each once."""
         found: dict[int, int] = {}
         for number, piece in enumerate(self.whole.pieces):
-            if piece.gap and piece.element not in ("date", "day", "original-date"):
-                continue
             names = _SAME_ELEMENT.get(piece.element, (piece.element,))
             for at, element in enumerate(self.elements):
                 if at in found:
+                    continue
+                if piece.gap and element.value is not None and piece.element not in ("date", "day", "original-date"):
                     continue
                 if piece.element == "words":
                     same = element.name in ("words", "review-of") and _same_words(element.whole.of(self.text), piece.text)
@@ -237,7 +240,19 @@ class _Comparison:
     def left(self, number: int) -> int:
         """Where an element's own text ends, and the marks behind it begin."""
         element = self.elements[number]
-        return element.span.end if element.dress == "quotes" and element.name in TEXTS else element.whole.end
+        if element.dress == "quotes" and element.name in TEXTS:
+            return element.span.end
+        end = element.whole.end
+        return end + 1 if self._shares_period(number) else end
+
+    def _shares_period(self, number: int) -> bool:
+        """Whether the period behind an element is one that its right form ends in."""
+        if number not in self.pairs:
+            return False
+        element = self.elements[number]
+        right = self.whole.pieces[self.pairs[number]].text[-1:]
+        own = element.whole.of(self.text)[-1:]
+        return right == "." != own and self.text[element.whole.end : element.whole.end + 1] == "."
 
     def right(self, number: int) -> int:
         element = self.elements[number]
@@ -264,8 +279,40 @@ class _Comparison:
     # Elements
 
     def _element(self, at: int, number: int) -> Iterator[Difference]:
+        """Differences of one element. A period that both the element and the mark behind it end in
+        stands once: where only one of the two forms has it, it goes with the element."""
+        element, piece = self.elements[at], self.whole.pieces[number]
+        own, right = element.whole.of(self.text)[-1:], piece.text[-1:]
+        for difference in self._own_differences(at, number):
+            if difference.expected is None or difference.span.end != element.whole.end or piece.gap:
+                yield difference
+            elif self._shares_period(at):
+                yield replace(difference, span=Span(difference.span.start, difference.span.end + 1))
+            elif own == "." != right and self._plain_mark(number + 1).startswith("."):
+                dot = replace(difference, expected=f"{difference.expected}.")
+                yield replace(dot, markup=f"{dot.markup}." if dot.markup else "")
+            else:
+                yield difference
+
+    def _plain_mark(self, number: int) -> str:
+        return self.whole.marks[number]
+
+    def _wanted_after(self, anchor: tuple[int, int], wanted: str) -> str:
+        """The mark behind an element, with or without the period that belongs to both."""
+        own = self.elements[anchor[0]].whole.of(self.text)[-1:]
+        right = self.whole.pieces[anchor[1]].text[-1:]
+        if self.elements[anchor[0]].dress == "quotes":
+            return wanted
+        if own == "." != right and wanted.startswith("."):
+            return wanted[1:]
+        return wanted
+
+    def _own_differences(self, at: int, number: int) -> Iterator[Difference]:
         element, piece = self.elements[at], self.whole.pieces[number]
         if piece.element == "words":
+            return
+        if piece.gap and element.value is None:
+            yield self._missing_one(piece, element.whole, element.whole.of(self.text))
             return
         if piece.parts and piece.element in NAMES and isinstance(element.value, tuple):
             if self.cut.repeated and at == 0:
@@ -308,6 +355,7 @@ class _Comparison:
             for n in range(one[1] + 1, other[1] + 1)
         )
         span = Span(start, stop)
+        wanted = self._wanted_after(one, wanted)
         if between:
             yield from self._extra(between, span, wanted, lacking)
             return
@@ -463,6 +511,7 @@ class _Comparison:
             yield from self._kept_end()
             return
         wanted = self._composed(piece + 1, len(self.whole.pieces)) + self.whole.marks[-1]
+        wanted = self._wanted_after(self.anchors[-1], wanted)
         if between:
             yield from self._extra(between, span, wanted, lacking)
             return

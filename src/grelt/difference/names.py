@@ -119,7 +119,7 @@ def _find(text: str, start: int, stop: int, name: Name) -> Span | None:
         rf"{family}{suffix},\s{title}{given}",
     )
     for pattern in patterns if name.given else (rf"{family}{suffix}",):
-        match = re.compile(pattern).search(text, start, stop)
+        match = re.compile(pattern, re.I).search(text, start, stop)
         if match is not None and (best is None or match.start() < best.start):
             best = Span(*match.span())
     return best

@@ -50,6 +50,13 @@ def text_differences(
         if piece.dress == "number" and written.italics_known:
             yield from _volume_in_italics(written, cut, piece)
         return
+    if piece.lacking and not piece.gap:
+        missing = piece.lacking[0]
+        yield Difference(
+            f"entry-missing-{missing}", span, piece.text, dressed(piece, piece.text), piece.element,
+            "missing", (("element", missing),),
+        )  # fmt: skip
+        return
     rule = form_rule(piece.element)
     expected = None if piece.gap else piece.text
     yield Difference(
@@ -93,7 +100,9 @@ def _words(
     span = cut.whole if form.wrap != "{}" else cut.span
     if words.casefold() == piece.text.casefold():
         return
-    rule = "entry-abbreviation" if piece.element in ("publisher", "institution") else form_rule(piece.element)
+    rule = form_rule(piece.element)
+    if piece.element in ("publisher", "institution") and not words.startswith(piece.text):
+        rule = "entry-abbreviation"
     yield Difference(
         rule, span, piece.text, dressed(piece, piece.text), piece.element,
         holes=(("found", words), ("right", piece.text)),

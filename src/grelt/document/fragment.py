@@ -20,6 +20,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
+from html import unescape
 from typing import Any, TypeVar
 
 from ..text.spans import Span
@@ -183,8 +184,11 @@ def _with(value: _Format, name: str, to: object) -> _Format:
     return replace(value, **changes)
 
 
-def with_text_replaced(document: Document, paragraph: int, span: Span, words: str) -> Document:
-    """The document with other words at a place, set like what stands before them."""
+def with_text_replaced(
+    document: Document, paragraph: int, span: Span, words: str, *, markup: str = ""
+) -> Document:
+    """The document with other words at a place, set like what stands before them. With `markup`
+    (`<i>` for italics) its italics are those, and `words` the same without them."""
     old = document.paragraphs[paragraph]
     setting = old.format_at(max(0, span.start - 1)) or _RUN
     shift = len(words) - len(span)
@@ -208,6 +212,10 @@ def with_text_replaced(document: Document, paragraph: int, span: Span, words: st
             placed = True
         if end > span.end:
             runs.append(Run(Span(span.end + shift, end + shift), run.format))
+    if markup:
+        runs = [r for r in runs if r.span != Span(span.start, span.start + len(words))]
+        runs += _marked(markup, span.start, setting)
+        runs.sort(key=lambda r: r.span)
     text = old.text[: span.start] + words + old.text[span.end :]
     markers = tuple(
         (at + shift if at >= span.end else min(at, span.start + len(words)), identity)
@@ -218,3 +226,14 @@ def with_text_replaced(document: Document, paragraph: int, span: Span, words: st
         document,
         paragraphs=(*document.paragraphs[:paragraph], new, *document.paragraphs[paragraph + 1 :]),
     )
+
+
+def _marked(markup: str, start: int, setting: RunFormat) -> Iterator[Run]:
+    italic = False
+    for piece in re.split(r"(</?i>)", markup):
+        if piece in ("<i>", "</i>"):
+            italic = piece == "<i>"
+        elif piece:
+            words = unescape(piece)
+            yield Run(Span(start, start + len(words)), replace(setting, italic=italic, underline=False))
+            start += len(words)

@@ -9,14 +9,17 @@ from dataclasses import replace
 
 from ..document import Document
 from ..structure import SourceList
+from ..text.lexicon import is_common
 from ..text.names import (
     INITIALS,
     NAME_WORD,
     UPPER,
     PersonName,
     inverted_names,
+    is_initials,
     looks_like_organisation,
     natural_name,
+    natural_names,
 )
 from ..text.quotes import MARKS, quoted
 from ..text.spans import Span, Squeezed, squeeze
@@ -162,11 +165,21 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
     names = inverted_names(bare)
     if names is not None and not _is_group(names.names[0]):
         return Opening(OpeningKind.PERSON, bare, span, names)
+    turned = natural_names(bare) if re.search(r"\s(?:and|&)\s", bare) else None
+    if turned is not None and all(_is_forename(n.given) for n in turned.names):
+        return Opening(OpeningKind.PERSON, bare, span, turned)
     follows = next((kind for s, kind in dressed if s.start >= end), None)
     undressed_title = follows == "italics" and _is_container(text, dressed[0][0])
     if undressed_title and not looks_like_organisation(bare):
         return Opening(OpeningKind.TITLE, bare, span)
     return Opening(OpeningKind.ORGANISATION, re.sub(r"\s+", " ", bare), span)
+
+
+def _is_forename(given: str) -> bool:
+    """Whether a word before a surname may be a forename: initials, or no word of English."""
+    return bool(given) and not looks_like_organisation(given) and (
+        is_initials(given.split()[0]) or not is_common(given.split()[0])
+    )
 
 
 def _is_group(name: PersonName) -> bool:

@@ -13,7 +13,7 @@ from dataclasses import dataclass, field
 from ..text.languages import detect_language
 from ..text.names import ORGANISATION_WORDS
 from ..text.spans import Span
-from .lexicon import is_common
+from ..text.lexicon import is_common
 
 _WORD = re.compile(r"[^\W\d_][^\W_]*(?:['’][^\W\d_]+)*")
 # A word begins anew after these: `: `, a dash, a question mark, an opening mark.

@@ -13,7 +13,7 @@ from ..text.names import PersonName
 from ..text.spans import Span
 from ..works import DateValue, TextValue, Work, write_date
 from .casing import Vocabulary, case_changes
-from .lexicon import is_common
+from ..text.lexicon import is_common
 from .names import NamePart, name_parts
 from .numbers import number_forms
 
@@ -36,8 +36,8 @@ _AFTER_STRONG = ("?", "!", "…")
 @dataclass(frozen=True, slots=True)
 class Piece:
     """One element as written. `texts` are the forms that are right, the best first; `parts` those of a
-    list of names. `apart` are stretches of the text set against their surroundings. `label` is the
-    part of the text before the value (`vol. `)."""
+    list of names. `apart` are stretches of the text set against their surroundings. `gap` is a
+    place held for what is missing; `lacking` are the parts of a piece that are."""
 
     element: str
     texts: tuple[str, ...]
@@ -46,6 +46,7 @@ class Piece:
     apart: tuple[Span, ...] = ()
     gap: bool = False
     slot: Slot | None = None
+    lacking: tuple[str, ...] = ()
 
     @property
     def text(self) -> str:
@@ -213,7 +214,7 @@ class _Writer:
         if value is None:
             if element not in self.gaps:
                 return None
-            return Piece(element, (GAPS.get(element, f"[{element}]"),), gap=True, slot=slot)
+            return Piece(element, (self._held(slot),), gap=True, slot=slot)
         if isinstance(value, tuple):
             names = self.kinds.names[form or element]
             parts = name_parts(value, key in self.work.more, names)
@@ -230,6 +231,15 @@ class _Writer:
             return Piece(element, _addresses(value.text, self.kinds.addresses["scheme"]), slot=slot)
         return self._text(slot, value)
 
+    def _held(self, slot: Slot) -> str:
+        """What stands in the place of a missing element, with its label where that is needed."""
+        text = GAPS.get(slot.element, f"[{slot.element}]")
+        if slot.element in ("volume", "issue"):
+            return self.kinds.numbers[slot.form or slot.element].one.format(text)
+        if slot.element == "accessed":
+            return self.kinds.dates["accessed"].wrap.format(text)
+        return text
+
     def _text(self, slot: Slot, value: TextValue) -> Piece:
         form = self.kinds.texts.get(slot.form or slot.element, TextForm())
         text = value.text
@@ -243,6 +253,9 @@ class _Writer:
         return Piece(slot.element, (wrapped,), form.dress, apart=apart, slot=slot)
 
     def _abbreviated(self, text: str) -> str:
+        for word in self.kinds.business_words:
+            if text.endswith(f" {word}") and len(text.split()) > 1:
+                text = text[: -len(word)].rstrip(" ,")
         for pattern, short in self.kinds.abbreviations.items():
             match = re.search(pattern, text)
             if match is not None:
@@ -289,7 +302,8 @@ class _Writer:
         if first.dress == "italics":
             apart = (Span(0, len(first.text)),)
             dress = "number"
-        return Piece("numbering", texts, dress, apart=apart, gap=gap, slot=slot)
+        lacking = tuple(i.piece.element for i in joined if i.piece.gap)
+        return Piece("numbering", texts, dress, apart=apart, gap=gap, slot=slot, lacking=lacking)
 
 
 _TAIL = Piece("", ("",))

@@ -128,6 +128,15 @@ OPTIONS: dict[str, Option] = {
             {
                 "guide": "Databases are named as the guide has it.",
                 "omit": "Databases are not named.",
+                "require": "Entries of articles name the database they were read in.",
+            },
+        ),
+        Option(
+            "editions",
+            "guide",
+            {
+                "guide": "Editions are given as the guide has it.",
+                "require": "Entries of works of reference give the edition.",
             },
         ),
         Option(

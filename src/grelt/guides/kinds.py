@@ -100,7 +100,8 @@ class KindForm:
 @dataclass(frozen=True)
 class Kinds:
     """All a guide says of entries. `left_out` are elements that it never has; `headline_from` the
-    number of letters from which a small word has a capital (0: never)."""
+    number of letters from which a small word has a capital (0: never); `business_words` are left
+    out behind a publisher's name."""
 
     kinds: dict[str, KindForm]
     names: dict[str, NamesForm]
@@ -113,11 +114,12 @@ class Kinds:
     left_out: tuple[str, ...]
     abbreviations: dict[str, str]
     headline_from: int
+    business_words: tuple[str, ...]
 
 
 _TABLES = {
     "names", "texts", "numbers", "dates", "units", "addresses", "marks", "abbreviations", "kinds",
-    "left_out", "headline_from", "why",
+    "left_out", "headline_from", "why", "business_words",
 }  # fmt: skip
 
 
@@ -166,6 +168,7 @@ def _parse(data: dict[str, Any], identity: str) -> Kinds:
         tuple(data["left_out"]),
         data["abbreviations"],
         data["headline_from"],
+        tuple(data["business_words"]),
     )
 
 

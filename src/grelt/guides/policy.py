@@ -10,6 +10,7 @@ from .house import House
 from .model import Guide
 
 _SINGLE, _DOUBLE = 1.0, 2.0
+_PERIODICAL = ("journal-article", "magazine-article", "newspaper-article", "review")
 
 
 @dataclass(frozen=True)
@@ -69,11 +70,16 @@ class Policy:
             found.add("database")
         return frozenset(found)
 
-    def demanded(self, elements: Collection[str]) -> frozenset[str]:
+    def demanded(self, kind: str, elements: Collection[str]) -> frozenset[str]:
         """Elements that the house asks for in an entry that has these: a day of access where there is an
-        address."""
+        address, a database where articles are read in one."""
         wanted = self.house.value("access_dates")
         online = "url" in elements
+        found = set()
         if online and (wanted == "always" or (wanted == "undated" and "date" not in elements)):
-            return frozenset(("accessed",))
-        return frozenset()
+            found.add("accessed")
+        if self.house.value("databases") == "require" and kind in _PERIODICAL:
+            found.add("database")
+        if self.house.value("editions") == "require" and kind == "reference-entry":
+            found.add("edition")
+        return frozenset(found)

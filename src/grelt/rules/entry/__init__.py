@@ -1,0 +1,1 @@
+"""Elements of an entry, in the order and the form that the guide has them."""

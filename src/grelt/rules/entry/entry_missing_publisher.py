@@ -1,0 +1,19 @@
+"""No publisher is named.
+
+Without it the reader cannot be sure to have found the same source.
+"""
+
+from ...findings import Subject
+from ..base import Rule
+from ..owned import owned
+
+RULE = Rule(
+    id="entry-missing-publisher",
+    subject=Subject.ENTRY,
+    label="no publisher",
+    mark="missing",
+    messages={
+        "missing": "No publisher: this kind of source needs one in this guide.",
+    },
+    check=owned("entry-missing-publisher", ("publisher",)),
+)

@@ -1,0 +1,19 @@
+"""The entry gives no title.
+
+Without it the reader cannot be sure to have found the same source.
+"""
+
+from ...findings import Subject
+from ..base import Rule
+from ..owned import owned
+
+RULE = Rule(
+    id="entry-missing-title",
+    subject=Subject.ENTRY,
+    label="no title",
+    mark="missing",
+    messages={
+        "missing": "No title: this kind of source needs one in this guide.",
+    },
+    check=owned("entry-missing-title", ("title",)),
+)

@@ -1,0 +1,19 @@
+"""`p.` or `pp.` missing or too much, or the range’s digits not as the guide has them.
+
+A list shows its pages in one form.
+"""
+
+from ...findings import Subject
+from ..base import Rule
+from ..owned import owned
+
+RULE = Rule(
+    id="entry-pages-form",
+    subject=Subject.ENTRY,
+    label="form of the pages",
+    mark="pages",
+    messages={
+        "differs": "The pages are written “{right}” here.",
+    },
+    check=owned("entry-pages-form", ("pages",)),
+)

@@ -1,0 +1,19 @@
+"""Business words with a publisher’s name.
+
+`Inc.`, `Ltd.` and `Company` do not help to find the book.
+"""
+
+from ...findings import Subject
+from ..base import Rule
+from ..owned import owned
+
+RULE = Rule(
+    id="entry-publisher-form",
+    subject=Subject.ENTRY,
+    label="publisher’s name",
+    mark="publisher",
+    messages={
+        "differs": "Business words are left out: “{right}”.",
+    },
+    check=owned("entry-publisher-form", ("publisher",)),
+)

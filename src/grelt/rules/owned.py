@@ -1,0 +1,58 @@
+"""Rules on the form of entries share one check: the differences that the comparison of an entry
+with its guide's description gives to each of them."""
+
+from __future__ import annotations
+
+from collections.abc import Collection
+
+from ..cutting import Written
+from ..findings import NOT_MINE, RIGHT, Slip, Verdict
+from ..paper import Paper
+from ..text.spans import Span
+from .base import Check
+
+
+def owned(rule: str, elements: Collection[str] = ()) -> Check:
+    """The check of a rule that owns differences. An entry is its subject where it has one of
+    `elements` (any entry that was compared, where none is named)."""
+
+    def check(paper: Paper, number: int) -> Verdict:
+        reference = paper.references.of(number)
+        entry = paper.entries[number]
+        slips = tuple(
+            Slip(
+                d.template,
+                d.holes,
+                entry.place(_back(reference.cut.written, d.span)),
+                expected=d.expected,
+                markup=d.markup,
+                entry=number,
+                confidence=d.confidence,
+                doubt="" if d.confidence >= 0.75 else _doubt(reference.cut.kind, d.confidence),
+                fixable=d.expected is not None,
+            )
+            for d in reference.differences
+            if d.rule == rule
+        )
+        if slips:
+            return slips
+        if not reference.checked.aligned:
+            return NOT_MINE
+        there = {row.element for row in reference.checked.aligned if row.written}
+        return RIGHT if not elements or there & set(elements) else NOT_MINE
+
+    return check
+
+
+def _back(written: Written, span: Span) -> Span:
+    """A span in the entry's own text; one that ends in a space has all of the spaces there."""
+    flat = written.flat
+    if len(span) and written.text[span.end - 1] == " ":
+        return Span(flat.origin[span.start], flat.origin[span.end])
+    return flat.back(span)
+
+
+def _doubt(kind: str, confidence: float) -> str:
+    if confidence == 0.6:
+        return "a name keeps its capital"
+    return f"Grelt takes this for a {kind.replace('-', ' ')}"
