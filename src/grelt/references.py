@@ -73,7 +73,7 @@ class References:
         kinds = load_kinds(self.policy.guide.id)
         hand = self.hands.get(number)
         opened = opening_of(entry, written, self.surnames)
-        cut = cut_entry(written, opened, kinds, hand)
+        cut = self._cut(written, opened, kinds, hand)
         checked = self._check(cut, kinds)
         for other in cut.alternatives:
             better = self._check(other, kinds)
@@ -85,6 +85,8 @@ class References:
             return Reference(cut, checked, (_bare_address(cut),), bare=True)
         by_hand = hand is not None and bool(hand.kind)
         if not by_hand and _is_unclear(cut):
+            if not written.italics_known:
+                return Reference(cut, Checked(cut, (), written.text, "", ()), (), unclear=True)
             unclear = Difference("entry-kind-unknown", Span(0, len(written.text)), None, "", "")
             return Reference(cut, Checked(cut, (), written.text, "", ()), (unclear,), unclear=True)
         if checked.weight >= _FOREIGN_FROM and not by_hand:
@@ -96,6 +98,16 @@ class References:
                 )  # fmt: skip
                 return Reference(cut, checked, (whole,), foreign=foreign)
         return Reference(cut, checked, _weighed(checked))
+
+    def _cut(self, written: Written, opened: Opened, kinds: Kinds, hand: Hand | None) -> Cut:
+        """The cut; where a group seems to be named and no title found, the group may be the title."""
+        cut = cut_entry(written, opened, kinds, hand)
+        if opened.group and cut.element("title") is None:
+            start = opened.span.start
+            titled = cut_entry(written, Opened(None, "", Span(start, start)), kinds, hand)
+            if titled.element("title") is not None and titled.fit > cut.fit - 0.5:
+                return titled
+        return cut
 
     def _check(self, cut: Cut, kinds: Kinds) -> Checked:
         return check_cut(
@@ -118,6 +130,9 @@ class References:
 
 def _weighed(checked: Checked) -> tuple[Difference, ...]:
     """Differences that hang on a kind that is not sure are themselves less sure."""
+    if not checked.cut.written.italics_known:
+        # Where a title ends is then a guess: what hangs on it is left unsaid.
+        return tuple(d for d in checked.differences if d.rule not in _OF_BORDERS)
     if checked.cut.confidence >= 0.6:
         return checked.differences
     return tuple(
@@ -128,6 +143,7 @@ def _weighed(checked: Checked) -> tuple[Difference, ...]:
     )
 
 
+_OF_BORDERS = frozenset(("entry-punctuation", "entry-element-order", "entry-edition-form", "entry-stray"))
 _OF_KIND = frozenset(
     ("entry-title-quotes", "entry-title-italic", "entry-container-italic", "entry-element-order", "entry-element-extra")
 )
@@ -137,7 +153,7 @@ def _is_unclear(cut: Cut) -> bool:
     """Nothing but loose stretches, or no title and little else to go by."""
     if cut.left_over > _UNKNOWN_OVER or cut.fit < _LEAST_FIT:
         return True
-    if cut.element("title") is not None or cut.kind == "personal-communication":
+    if cut.element("title") is not None or "medium" in cut.work.values:
         return False
     return len(cut.work.values.keys() & {"container", "volume", "pages", "publisher", "date", "reviewed"}) < 3
 

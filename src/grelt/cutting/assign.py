@@ -23,7 +23,7 @@ _EVENT = re.compile(
     r"\b(?:Conference|Symposium|Congress|Meeting|Colloquium|Workshop|Seminar|Convention|Lecture|Assembly|Festival|Forum|Summit|Day|Days|Week)\b"
 )
 _DATABASE = re.compile(r"\b(?:Database|Full Text|Index|Archive|Complete|Source|Collection|Online|Store|Direct|Host|Reader|Stacks|Shelf)\b|[a-z][A-Z]")
-_SERIES = re.compile(r"\b(?:Series|ser\.|Studies in|Library of|Papers|Monographs?|Texts)\b.*|\b\w+ \d+$")
+_SERIES = re.compile(r"\b(?:Series|ser\.|Studies in|Library of|Papers|Monographs?|Texts)\b.*|\b\w+ (?!(?:1[4-9]|20)\d\d$)\d+$")
 _FREE = frozenset(
     "title container publisher place institution event database series reviewed section number medium".split()
 )
@@ -136,7 +136,14 @@ class Fitter:
         if not gap:
             quoted = self.units[at - 1].dress == "quotes"
             gap = self.text[self.units[at - 1].whole.end - 2] if quoted else ""
-        return 0.35 if gap[:1] == slot.mark else -0.1
+        if gap[:1] == ":" and slot.mark != ":" and not self.units[at].element:
+            # What a colon parts is one title, unless it parts place and publisher.
+            unit = self.units[at]
+            published = slot.element == "publisher" and _PUBLISHER.search(unit.span.of(self.text))
+            return -0.1 if published else -1.5
+        if self.units[at].element or self.units[at].dress != "plain":
+            return 0.35 if gap[:1] == slot.mark else -0.1
+        return 0.5 if gap[:1] == slot.mark else -0.4
 
     def _match(self, at: int, size: int, slot: _Slot) -> float | None:
         """Points for `size` units from `at` on as one slot; None where no longer run can fit either."""
@@ -149,6 +156,8 @@ class Fitter:
                 return None
             if unit.element in _LEADS and slot.first and at > 0:
                 return None
+            if slot.element == "volume" and any(part == "issue" for part, _ in unit.parts):
+                return 0.2  # a book has no issue
             return 2.0
         if slot.element not in _FREE:
             return None
@@ -167,8 +176,15 @@ class Fitter:
         points += _word_points(words, first, last, element)
         for number in range(at, at + size - 1):
             gap = self.text[self.units[number].span.end : self.units[number + 1].span.start]
-            points -= 1.6 if ":" in gap and element == "publisher" else 0.9 if "." in gap else 0.25 if element in ("title", "publisher", "container", "institution", "event", "place") else 0.7
+            points -= _joint(gap, element) if element in ("title", "publisher", "container", "institution", "event", "place") else 0.7 + 0.9 * ("." in gap)
         return points
+
+
+def _joint(gap: str, element: str) -> float:
+    """What joining two stretches over a mark costs."""
+    if element == "title":
+        return 0.05 if ":" in gap else 0.9 if "." in gap else 0.2
+    return 1.6 if ":" in gap or "." in gap else 0.25
 
 
 def _known(element: str, slots: set[str]) -> bool:
@@ -209,6 +225,8 @@ def _flattened(pattern: Sequence, lead: str = "") -> list[tuple[str, Slot]]:
 
 
 def _skip(form: KindForm, element: str) -> float:
+    if element == "title" and form.needs.get("title") == "needed":
+        return 2.0
     names = ("volume", "issue") if element == "numbering" else ("date",) if element == "day" else (element,)
     if element == "day":
         return 0.03
@@ -230,6 +248,8 @@ def _cost_of_leaving(unit: Unit) -> float:
 
 
 def _dress_points(dress: str, wanted: str, element: str, italics_known: bool) -> float:
+    if wanted == "either":
+        wanted = "italics" if dress == "italics" else "plain"
     if element == "title":
         if dress == wanted:
             return 3.0 if dress != "plain" else 2.0

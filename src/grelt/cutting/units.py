@@ -107,8 +107,9 @@ _NUMBER = re.compile(
 )  # fmt: skip
 _REVIEW = re.compile(r"[\[(]?[Rr]eview\sof\s(?:the\s(?:book|film|exhibition|play)\s)?(?=[“\"A-Z*])")
 _IN = re.compile(r"(?:(?<=[.,”\"?!)\]]\s)|^)[Ii]n:?\s(?=\S)")
+_STANDARD = re.compile(r"\b(?:ISBN|ISSN)(?:-1[03])?:?\s?[\dXx‑–-][\dXx ‑–-]{6,16}[\dXx]")
 _SV = re.compile(r"\bs\.v\.\s")
-_OLD_MEDIUM = re.compile(r"(?<=[.\s])(?:Web|Print|Internet|Online|World\sWide\sWeb)\.(?=\s|$)")
+_OLD_MEDIUM = re.compile(r"(?<=[.”\")]\s)(?:Web|Print|Internet|Online|World\sWide\sWeb)\.(?=\s|$)")
 _ORIGINAL = re.compile(rf"\(?[Oo]riginal(?:ly)?\s(?:work\s)?published(?:\sin)?\s(?P<date>{DATE.pattern})\)?")
 _TITLED = re.compile(r"^(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Fr|Captain|Judge)\b\.?\s+")
 # Abbreviations whose period parts nothing.
@@ -232,6 +233,8 @@ def _anchors(written: Written, start: int, sheltered: _Taken) -> Iterator[Unit]:
         if sheltered.free(span) or "/" in span.of(text):
             whole = Span(match.start(), match.end() if match.group().endswith(">") else span.end)
             yield Unit("url", span, whole, value=TextValue(span.of(text)))
+    for match in _STANDARD.finditer(text, start):
+        yield Unit("isbn", Span(*match.span()), Span(*match.span()), value=TextValue(match.group()))
     for match in _RETRIEVED.finditer(text, start):
         yield Unit("retrieved", Span(*match.span()), Span(*match.span()), value=TextValue(match.group()))
     for match in _OLD_MEDIUM.finditer(text, start):
@@ -379,10 +382,13 @@ def _numberings(written: Written, start: int, sheltered: _Taken) -> Iterator[Uni
 
 
 def _dates(text: str, start: int, sheltered: _Taken) -> Iterator[Unit]:
-    for match in DATE.finditer(text, start):
+    found = [m for m in DATE.finditer(text, start) if sheltered.free(Span(*m.span()))]
+    for number, match in enumerate(found):
+        if number + 1 < len(found) and _of_a_title(text, match):
+            continue
         span = Span(*match.span())
         value = date_of(match)
-        if value is None or not sheltered.free(span):
+        if value is None:
             continue
         whole = span
         if span.start and text[span.start - 1] == "[" and text[span.end : span.end + 1] == "]":
@@ -390,6 +396,17 @@ def _dates(text: str, start: int, sheltered: _Taken) -> Iterator[Unit]:
         if _digit_run(text, span, value):
             continue
         yield Unit("date", span, whole, value=value)
+
+
+def _of_a_title(text: str, match: re.Match[str]) -> bool:
+    """Bare years at the end of undressed words (`The Estate, 1742-1860. Tidemark Press, 1996`): with
+    another date behind them they belong to the title."""
+    if match["y7"] is None:
+        return False
+    before, after = text[: match.start()], text[match.end() : match.end() + 2]
+    return after in (". ", ": ") and re.search(r"[^\W\d_][,\s]\s?$", before) is not None and not re.search(
+        r"\b(?:Press|Books|UP|P|College|University|Inc|Ltd|House)\b[.,]*\s?$", before
+    )
 
 
 def _digit_run(text: str, span: Span, value: DateValue) -> bool:

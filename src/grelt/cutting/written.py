@@ -11,6 +11,10 @@ from ..text.quotes import quoted
 from ..text.spans import Span, Squeezed, squeeze
 
 
+# More spaces in a row than this were meant to move the text.
+_MOST_SPACES = 3
+
+
 @dataclass(frozen=True)
 class Written:
     """`text` has every run of white space as one space; `flat` leads back to the paragraphs' text.
@@ -27,7 +31,7 @@ class Written:
         start = self.flat.origin[at]
         end = self.flat.origin[at + 1]
         words = self.source[start:end]
-        return len(words) > 1 and all(c in " \u00a0" for c in words)
+        return 1 < len(words) <= _MOST_SPACES and all(c in " \u00a0" for c in words)
 
     @property
     def text(self) -> str:

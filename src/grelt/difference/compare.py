@@ -18,6 +18,7 @@ from ..forms.compose import NAMES, dressed
 from ..guides.kinds import KindForm, Kinds
 from ..guides.pattern import Sequence
 from ..text.spans import Span
+from ..works import Group
 from .marks import mark_differences
 from .model import Aligned, Difference, alike
 from .names import name_differences
@@ -124,6 +125,8 @@ def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[s
     for element, need in form.needs.items():
         if element in have or element not in slots:
             continue
+        if element == "publisher" and _is_group(cut):
+            continue  # who wrote it, published it
         if need == "needed" or (
             need.startswith("without ") and not have & set(need.split()[1:])
         ):
@@ -131,6 +134,11 @@ def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[s
         elif need == "wanted" and element == "issue" and "volume" in have:
             found.add(element)
     return frozenset(found)
+
+
+def _is_group(cut: Cut) -> bool:
+    names = cut.work.names("author")
+    return bool(names) and all(isinstance(n, Group) for n in names)
 
 
 def _lacking(cut: Cut, pattern: Sequence) -> frozenset[str]:

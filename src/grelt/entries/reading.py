@@ -28,7 +28,7 @@ from .segment import cut_entries
 
 _REPEAT = re.compile(r"(?:-{2,4}|[—–―]{1,3}|_{2,}|-\s-\s-)(?=[.,\s])")
 _LABEL = re.compile(
-    r",?\s*\(?\b(?:editors?|eds?\.?|translators?|trans\.?|directors?|dir\.|performers?|"
+    r",?\s*\(?\b(?:editors?|eds?\.?|translators?|trans\.?|directors?|dirs?\.?|performers?|"
     r"composers?|creators?|narrators?|hosts?|adapters?|compilers?|comps?\.?|illustrators?|"
     r"et al)\)?\.?$",
     re.I,

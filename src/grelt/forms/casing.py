@@ -114,8 +114,8 @@ def _split(text: str) -> list[_Word]:
         fresh = not compound and (
             number == 0 or quoted or _FRESH.search(before[-8:]) is not None and not _abbreviated(before)
         )
-        if number == 0 and before.strip(" “\"‘'([…") :
-            fresh = False  # begins with a figure
+        if number == 0 and before.strip(" “\"‘'([…"):
+            fresh = _FRESH.search(before[-8:]) is not None  # begins with a figure
         after = text[match.end() : match.end() + 1]
         found.append(_Word(Span(*match.span()), match.group(), fresh, not any(c.isalnum() for c in text[match.end() :]), compound, after))
     return found

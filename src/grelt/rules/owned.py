@@ -6,6 +6,7 @@ from __future__ import annotations
 from collections.abc import Collection
 
 from ..cutting import Written
+from ..difference import Difference
 from ..findings import NOT_MINE, RIGHT, Slip, Verdict
 from ..paper import Paper
 from ..text.spans import Span
@@ -22,7 +23,7 @@ def owned(rule: str, elements: Collection[str] = ()) -> Check:
         slips = tuple(
             Slip(
                 d.template,
-                d.holes,
+                _holes(d, reference.cut.written.text),
                 entry.place(_back(reference.cut.written, d.span)),
                 expected=d.expected,
                 markup=d.markup,
@@ -42,6 +43,12 @@ def owned(rule: str, elements: Collection[str] = ()) -> Check:
         return RIGHT if not elements or there & set(elements) else NOT_MINE
 
     return check
+
+
+def _holes(difference: Difference, text: str) -> tuple[tuple[str, str], ...]:
+    """What a message may name: the words found and the right ones, and what the difference adds."""
+    usual = {"found": difference.span.of(text).strip(), "right": (difference.expected or "").strip()}
+    return tuple({**usual, **dict(difference.holes)}.items())
 
 
 def _back(written: Written, span: Span) -> Span:

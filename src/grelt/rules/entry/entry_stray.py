@@ -1,4 +1,4 @@
-"""Characters that belong to no element, left from copying: `Web.`, `Print.`
+"""Characters that belong to no element, left from copying (`Web`, `Print`).
 
 What is left from copying says that the entry was not read.
 """

@@ -36,4 +36,5 @@ RULE = Rule(
         "form": "“{doi}” is no DOI: it has a prefix like 10.1234, a slash, and more after it."
     },
     check=check,
+    outranks=("entry-url-form", "entry-doi-form"),
 )

@@ -42,4 +42,5 @@ RULE = Rule(
     mark="address",
     messages={"form": "“{address}” is no web address."},
     check=check,
+    outranks=("entry-url-form", "entry-missing-location"),
 )

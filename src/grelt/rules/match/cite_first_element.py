@@ -8,6 +8,7 @@ from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...matching import MatchDegree
 from ...matching.candidates import Way
 from ...paper import Paper
+from ...text.names import natural_names
 from ..base import Rule
 
 _WAYS = {
@@ -31,6 +32,10 @@ def check(paper: Paper, number: int) -> Verdict:
     if match.way not in _WAYS or match.way is None or citation.parenthesis is None:
         return NOT_MINE
     entry = paper.entries[match.entries[0]]
+    turned = natural_names(entry.author.text) if not entry.persons else None
+    if turned is not None and citation.names is not None:
+        if turned.names[0].key == citation.names.names[0].key:
+            return RIGHT  # the entry, not the citation, has the name in the wrong order
     opening = entry.persons[0].family if entry.persons else entry.author.text
     listed = entry.author.names
     if listed is not None and (len(listed.names) > 2 or listed.et_al):
