@@ -18,6 +18,7 @@ from .entries import Entry, OpeningKind
 from .forms import Vocabulary
 from .guides import Policy, available_guides, load_guide
 from .guides.kinds import Kinds, load_kinds
+from .text.lexicon import is_forename
 from .text.names import NameList, inverted_names, looks_like_organisation, natural_names
 from .text.spans import Span
 
@@ -180,7 +181,9 @@ def _turned_round(text: str, surnames: frozenset[str]) -> NameList | None:
     names = natural_names(text)
     if names is None or looks_like_organisation(text) or not all(n.given for n in names.names):
         return None
-    return names if names.names[0].key in surnames else None
+    forename = names.names[0].given.split()[0]
+    known = names.names[0].key in surnames or is_forename(forename)
+    return names if known else None
 
 
 def opening_of(entry: Entry, written: Written, surnames: frozenset[str] = frozenset()) -> Opened:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from ..guides.kinds import KindForm, Kinds, TextForm
 from ..guides.pattern import Sequence, Slot
+from ..works import DateValue
 from .units import Unit
 
 _MOST_JOINED = 6
@@ -28,7 +29,10 @@ _FREE = frozenset(
     "title container publisher place institution event database series reviewed section number medium".split()
 )
 _SKIP = {"needed": 0.9, "wanted": 0.4, "optional": 0.03}
-_SAME = {"day": ("date",), "date": ("date",), "numbering": ("numbering",), "volume": ("volume", "numbering"), "section": ("section", "numbering")}
+_SAME = {
+    "day": ("date",), "date": ("date",), "numbering": ("numbering",), "volume": ("volume", "numbering"), "section": ("section", "numbering"),
+    "issue": ("issue", "numbering"), "original-date": ("original-date", "date"),
+}  # fmt: skip
 _LEADS = frozenset(("author", "editor", "translator", "director", "host", "performer"))
 
 
@@ -156,6 +160,10 @@ class Fitter:
                 return None
             if unit.element in _LEADS and slot.first and at > 0:
                 return None
+            if slot.element == "issue" and any(part == "volume" for part, _ in unit.parts):
+                return None
+            if slot.element == "original-date" and unit.element == "date" and not _is_bare_year(unit):
+                return None
             if slot.element == "volume" and any(part == "issue" for part, _ in unit.parts):
                 return 0.2  # a book has no issue
             return 2.0
@@ -178,6 +186,11 @@ class Fitter:
             gap = self.text[self.units[number].span.end : self.units[number + 1].span.start]
             points -= _joint(gap, element) if element in ("title", "publisher", "container", "institution", "event", "place") else 0.7 + 0.9 * ("." in gap)
         return points
+
+
+def _is_bare_year(unit: Unit) -> bool:
+    value = unit.value
+    return isinstance(value, DateValue) and value.month is None and not value.literal
 
 
 def _joint(gap: str, element: str) -> float:
@@ -232,6 +245,8 @@ def _skip(form: KindForm, element: str) -> float:
         return 0.03
     if element == "place":
         return 0.2
+    if element == "container" and form.needs.get("container") == "needed":
+        return 1.5
     return max(_SKIP.get(form.needs.get(n, "optional"), 0.4) for n in names)
 
 
@@ -244,6 +259,8 @@ def _cost_of_leaving(unit: Unit) -> float:
         return 0.9
     if unit.element:
         return 1.2
+    if unit.colon_after and len(unit.span) < 30:
+        return 0.4  # a place before its publisher
     return 1.5 if unit.dress == "plain" else 2.4
 
 
@@ -255,7 +272,7 @@ def _dress_points(dress: str, wanted: str, element: str, italics_known: bool) ->
             return 3.0 if dress != "plain" else 2.0
         if dress == "plain":
             return 0.4 if italics_known or wanted == "quotes" else 1.0
-        return {"quotes": 0.8 if wanted == "plain" else -0.4}.get(dress, -0.2)
+        return {"quotes": 0.8 if wanted == "plain" else 0.6}.get(dress, 0.4)
     if element in ("container", "reviewed"):
         if dress == "quotes":
             return -1.0

@@ -9,6 +9,7 @@ from dataclasses import dataclass, field, replace
 
 from ..forms.compose import GAPS
 from ..forms.numbers import edition_value
+from ..text.lexicon import is_common
 from ..text.names import (
     NAME_WORD,
     UPPER,
@@ -43,7 +44,7 @@ _RANGES = rf"{_RANGE}(?:,\s?{_RANGE}(?![\w]))*"
 _ORDINAL = (
     r"(?:\d{1,3}(?:st|nd|rd|th)|[Ff]irst|[Ss]econd|[Tt]hird|[Ff]ourth|[Ff]ifth|[Ss]ixth|[Ss]eventh|"
     r"[Ee]ighth|[Nn]inth|[Tt]enth|[Rr]ev(?:ised|\.)|[Ee]xpanded|[Ee]nlarged|[Uu]pdated|[Aa]bridged|[Ii]nternational|"
-    r"[Nn]ational|[Ll]ate|[Ee]arly|[Cc]ity|[Kk]indle|[Ee]-?book|[Ii]llustrated|[Cc]ritical|[Pp]aperback)"
+    r"[Nn]ational|[Ll]ate|[Ee]vening|[Mm]orning|[Ee]arly|[Cc]ity|[Kk]indle|[Ee]-?book|[Ii]llustrated|[Cc]ritical|[Pp]aperback)"
 )
 # Places held for what an entry lacks, as corrected entries have them.
 HELD = {text: element for element, text in GAPS.items() if element != "day"} | {
@@ -65,13 +66,17 @@ _RETRIEVED = re.compile(r"(?:Retrieved|Available|Accessed|Available\sonline)(?:\
 _NUMBERING = re.compile(
     r"\b[Vv]ol(?:ume|umes|s)?\.?\s?(?P<v1>\d{1,4}(?:[-–/]\d{1,4})?|[IVXLC]{1,7}\b|[A-Z]\b)(?:(?P<m1>[,;.]?\s?\(?)(?:[Nn]o|[Nn]os|[Nn]r|[Nn]um|[Nn]umber|[Ii]ssue|[Ii]ss)s?\.?\s?(?P<i1>[\w–/-]{1,8})\)?|(?P<p1>\s?\()(?P<i6>\d{1,3})\))?"
     r"|(?<![\d(])(?P<v2>\d{1,4})\s?\((?P<i2>(?!(?:1[4-9]|20)\d\d\))(?:(?:no\.\s?)?\d{1,4}(?:[-–/]\d{1,4})?|S\d|[Ss]uppl\.\s?\d*|[Ss]pecial\s[Ii]ssue))\)"
-    r"|(?<![\d(])(?P<v3>\d{1,4}),\s?(?:no|nos|issue|Issue|No)\.?\s?(?P<i3>\d{1,4}(?:[-–/]\d{1,4})?)"
+    r"|(?<![\d(])(?P<v3>(?!(?:1[4-9]|20)\d\d,)\d{1,4}),\s?(?:no|nos|issue|Issue|No)\.?\s?(?P<i3>\d{1,4}(?:[-–/]\d{1,4})?)"
     r"|\b(?:[Nn]o|[Ii]ssue)\.?\s?(?P<i4>\d{1,4})(?=[,.\s(:]|$)"
-    r"|(?<![\d(./])(?P<v5>\d{1,3})\.(?P<i5>\d{1,2})(?=,?\s\(|:|,\s\d)"
+    r"|\b[Vv]ol(?:ume)?\.?\s?(?P<v7>\d{1,3})\.(?P<i7>\d{1,2})|(?<![\d(./])(?P<v5>\d{1,3})\.(?P<i5>\d{1,2})(?=,?\s\(|:|,\s\d)"
 )  # fmt: skip
-_BARE_VOLUME = re.compile(r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d+\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d))")
+_BARE_VOLUME = re.compile(r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d{1,3}\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d))")
 _PAGES = re.compile(rf"\b(?P<label>[Pp]p?\.|[Pp]gs?\.|[Pp]ages?|S\.)\s?(?P<pages>{_RANGES})(?!\w)")
 _BARE_PAGES = re.compile(rf"(?P<mark>:|,)\s?(?!(?:1[4-9]|20)\d\d\b(?!\s?[-–—]))(?P<pages>{_RANGES})(?=[.,;\s]|$)")
+_ENCLOSED_PAGES = re.compile(rf"(?<=\s)\((?P<pages>\d{{1,5}}\s?[-–—]\s?\d{{1,5}})\)")
+_GENERIC_TO = re.compile(
+    r"(?<=[.”\"]\s)(?P<title>Introduction|Foreword|Preface|Afterword|Epilogue|Prologue)\s(?P<to>to)\s"
+)
 _ARTICLE = re.compile(r"\b(?P<label>[Aa]rticle\s(?:no\.\s|number\s)?)(?P<a>[A-Za-z]?\d{2,9})\b|(?<=[,:]\s)(?P<b>e\d{2,9})\b")
 _EDITION = re.compile(
     rf"\b(?P<e>{_ORDINAL}(?:,?\s(?:and\s)?{_ORDINAL})*\s(?:[Ee]d(?:ition|n)?\.?|[Ee]dition)(?!\w|\sby)|[Vv]ersion\s\d[\w.]*\w|v\d+\.[\d.]*\d)"
@@ -79,7 +84,7 @@ _EDITION = re.compile(
 _VOLUMES = re.compile(r"\b(?P<n>\d{1,3})\svols?\.|\bVols\.\s(?P<r>\d{1,2}[-–]\d{1,2})")
 _BY = re.compile(
     rf"\b(?P<label>(?P<role>[Ee]dit|[Tt]ranslat|[Dd]irect|[Hh]ost|[Ii]llustrat|[Cc]onduct|[Uu]pload|[Pp]erform|[Nn]arrat|[Cc]ompil|[Ww]ritten|[Aa]dapt|[Ii]ntroduc|[Pp]resent)"
-    rf"(?:ed|ance|ances|en|ion|tion|er)?(?:\sand\s(?:[Tt]ranslated|[Ee]dited|[Dd]irected|[Ii]ntroduced|[Aa]nnotated|[Pp]roduced))?\sby\s|(?P<role4>[Ff]eatur)ing\s|(?P<role5>[Ii]nterview)(?:ed|\sconducted)?\sby\s)(?P<who>{_PEOPLE}|{NAME_WORD}(?=[,.]))"
+    rf"(?:ed|ance|ances|en|ion|tion|er)?(?:\sand\s(?:[Tt]ranslated|[Ee]dited|[Dd]irected|[Ii]ntroduced|[Aa]nnotated|[Pp]roduced))?\sby\s|(?P<role4>[Ff]eatur)ing\s|(?P<role5>[Ii]nterview)(?:ed|\sconducted)?\sby\s)(?P<who>{_PEOPLE}|{NAME_WORD},\s(?P<turned>{NAME_WORD})(?=,\s[^\W\d_])|{NAME_WORD}(?=[,.]))"
     rf"|\b(?P<label2>(?P<role2>[Ee]ds?|[Tt]rans|[Ii]llus|[Dd]ir|[Cc]omp)\.\s)(?P<who2>{_PEOPLE})"
     rf"|(?P<who3>{_INITIALLED_PEOPLE}|{_INVERTED_PEOPLE})(?P<label3>,?\s\(?(?P<role3>Eds?|Trans|Illus|Interviewer|Dir)s?\.?\)?)"
 )  # fmt: skip
@@ -103,7 +108,7 @@ _SECTION = re.compile(
     r"|\((?P<n>No\.\s\d+|Episode\s\d+|Season\s\d+,\sEpisode\s\d+)\)"
 )  # fmt: skip
 _NUMBER = re.compile(
-    r"\b(?P<n>(?:(?:[Tt]echnical|[Rr]esearch|[Ww]orking|[Oo]ccasional|[Dd]iscussion)\s)?(?:[Rr]eport|[Pp]aper|[Pp]ublication|[Bb]ulletin|[Cc]ircular|[Ss]tandard|[Mm]emorandum|[Oo]rder)\s(?:[Nn]o\.\s?|[Nn]umber\s)?[A-Z]{0,4}[-/]?\d[\w./-]*\w|(?:[Rr]eport|[Pp]ublication|[Pp]aper|[Oo]rder|ISBN|UMI|ProQuest)\s[Nn]o\.\s?\w[\w./-]*|(?:c|ch|Chapter)\.\s\d+|\d+\s[A-Z][\w.]*\s(?:Rep\.|Stat\.|U\.S\.)\s\d+|§+\s?[\d–.-]+)"
+    r"\b(?P<n>(?:(?:[Tt]echnical|[Rr]esearch|[Ww]orking|[Oo]ccasional|[Dd]iscussion)\s)?(?:[Rr]eport|[Pp]aper|[Pp]ublication|[Bb]ulletin|[Cc]ircular|[Ss]tandard|[Mm]emorandum|[Oo]rder)\s(?:[Nn]o\.\s?|[Nn]umber\s)?[A-Z]{0,4}[-/]?\d(?:[\w./-]*\w)?|(?:[Rr]eport|[Pp]ublication|[Pp]aper|[Oo]rder|ISBN|UMI|ProQuest)\s[Nn]o\.\s?\w[\w./-]*|(?:c|ch|Chapter)\.\s\d+|\d+\s[A-Z][\w.]*\s(?:Rep\.|Stat\.|U\.S\.)\s\d+|§+\s?[\d–.-]+)"
 )  # fmt: skip
 _REVIEW = re.compile(r"[\[(]?[Rr]eview\sof\s(?:the\s(?:book|film|exhibition|play)\s)?(?=[“\"A-Z*])")
 _IN = re.compile(r"(?:(?<=[.,”\"?!)\]]\s)|^)[Ii]n:?\s(?=\S)")
@@ -223,7 +228,10 @@ def _anchors(written: Written, start: int, sheltered: _Taken) -> Iterator[Unit]:
     for match in _ORIGINAL.finditer(text, start):
         date = DATE.fullmatch(match["date"])
         if date is not None:
-            yield Unit("original-date", Span(*match.span("date")), Span(*match.span()), value=date_of(date))
+            words = match.group().strip("()")
+            begin = match.start() + match.group().index(words)
+            whole = Span(begin, begin + len(words))
+            yield Unit("original-date", Span(*match.span("date")), whole, value=date_of(date))
     for match in DOI.finditer(text, start):
         group = "doi" if match["doi"] else "bare"
         span = _address_span(text, Span(*match.span(group)))
@@ -272,6 +280,14 @@ def _anchors(written: Written, start: int, sheltered: _Taken) -> Iterator[Unit]:
             text, match, span, italic_before=match.start() > 0 and written.italic[match.start() - 1]
         ):
             yield Unit("pages", span, span, value=TextValue(span.of(text)))
+    for match in _ENCLOSED_PAGES.finditer(text, start):
+        span = Span(*match.span("pages"))
+        if sheltered.free(span) and match.start() > 1 and written.italic[match.start() - 2]:
+            yield Unit("pages", span, span, value=TextValue(span.of(text)))
+    for match in _GENERIC_TO.finditer(text, start):
+        title, word = Span(*match.span("title")), Span(*match.span("to"))
+        yield Unit("title", title, title, value=TextValue(title.of(text)))
+        yield Unit("words", word, word, value=TextValue("to"))
     for match in _REVIEW.finditer(text, start):
         if sheltered.free(Span(*match.span())):
             whole = Span(match.start() + (match.group()[0] in "[("), match.end() - 1)
@@ -339,10 +355,13 @@ def _named(text: str, start: int, sheltered: _Taken) -> Iterator[Unit]:
         word = next(match[g] for g in ("role", "role2", "role3", "role4", "role5") if match[g])
         role = role_of(word)
         who = Span(*match.span(f"who{number}"))
+        turned = match["turned"]
+        if turned and (is_common(turned) or not number == ""):
+            who = Span(who.start, match.start("turned") - 2)  # the second word begins the publisher
         names = people(who.of(text))
         if role is None or names is None:
             continue
-        whole = Span(*match.span())
+        whole = Span(match.start(), max(who.end, match.end() if number == "3" else who.end))
         if number == "3" and text[whole.end - 1] == ")" and "(" not in match["label3"]:
             whole = Span(whole.start, whole.end - 1)
         if number == "3" and match["label3"].endswith(" "):
@@ -363,8 +382,8 @@ def _numberings(written: Written, start: int, sheltered: _Taken) -> Iterator[Uni
     for match in _NUMBERING.finditer(text, start):
         if not sheltered.free(Span(*match.span())):
             continue
-        volume = next((g for g in ("v1", "v2", "v3", "v5") if match[g]), None)
-        issue = next((g for g in ("i1", "i2", "i3", "i4", "i5", "i6") if match[g]), None)
+        volume = next((g for g in ("v7", "v1", "v2", "v3", "v5") if match[g]), None)
+        issue = next((g for g in ("i7", "i1", "i2", "i3", "i4", "i5", "i6") if match[g]), None)
         if volume in ("v2", "v5") and match.start() and text[match.start() - 1] in "$#-–/.:":
             continue
         parts = tuple(

@@ -33,9 +33,12 @@ _MISSING = {
 }  # fmt: skip
 _SAME_ELEMENT = {
     "numbering": ("numbering", "volume", "section"), "volume": ("volume", "numbering"),
+    "issue": ("issue", "numbering"), "original-date": ("original-date",),
     "section": ("section", "numbering", "volume"), "day": ("day",), "date": ("date",),
 }  # fmt: skip
 _KEPT = ("supplement",)
+# What a work that is still to appear has not got.
+_NOT_YET = ("volume", "issue", "pages", "doi", "url")
 _BRACKETS = re.compile(r"[()\[\]]")
 
 
@@ -127,6 +130,9 @@ def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[s
             continue
         if element == "publisher" and _is_group(cut):
             continue  # who wrote it, published it
+        date = cut.work.date()
+        if date is not None and date.literal in ("in press", "forthcoming") and element in _NOT_YET:
+            continue
         if need == "needed" or (
             need.startswith("without ") and not have & set(need.split()[1:])
         ):
@@ -362,6 +368,10 @@ class _Comparison:
             self.whole.marks[n] + (self.whole.pieces[n].text if n < other[1] else "")
             for n in range(one[1] + 1, other[1] + 1)
         )
+        following = self.whole.pieces[other[1]]
+        words = self.elements[other[0]].whole
+        if following.element == "words" and words.of(self.text) != following.text:
+            stop, wanted = words.end, wanted + following.text  # `in` for `In`
         span = Span(start, stop)
         wanted = self._wanted_after(one, wanted)
         if between:

@@ -53,6 +53,11 @@ def name_differences(
     number = 0
     for part, want in zip(found, wanted, strict=False):
         if part.kind != want.kind:
+            right = "".join(w.text for w in expected)
+            words = whole.of(text)
+            yield Difference(
+                "entry-edition-form", whole, right, right, element, holes=(("name", words), ("right", right))
+            )
             return
         words = part.span.of(text)
         if part.kind == "name":
@@ -165,7 +170,8 @@ def _owner(words: str, wanted: str, name: Name, number: int) -> str:
     first_family = letters(words).startswith(letters(name.family))
     want_family = letters(wanted).startswith(letters(name.family))
     if first_family != want_family:
-        return "entry-author-inverted" if number == 0 else "entry-author-order"
+        first = number == 0 and want_family
+        return "entry-author-inverted" if first else "entry-author-order"
     if is_initials(name.given) != is_initials(_given(wanted, name)):
         return "entry-author-given"
     return "entry-author-given"
@@ -191,9 +197,7 @@ def _join(span: Span, words: str, wanted: str, element: str) -> Iterator[Differe
 
 def _label(part: _Found, words: str, wanted: str, element: str) -> Iterator[Difference]:
     if part.kind == "et-al":
-        rule = "entry-author-et-al" if words.strip(" ,") != "et al." else "entry-punctuation"
-        if words.strip(" ,.") != "et al" and rule == "entry-punctuation":
-            rule = "entry-author-et-al"
+        rule = "entry-author-et-al"
         holes: tuple[tuple[str, str], ...] = (("names", "several"),)
         yield Difference(rule, part.span, wanted, wanted, element, holes=holes)
         return

@@ -13,7 +13,7 @@ from dataclasses import dataclass, field
 from ..text.languages import detect_language
 from ..text.names import ORGANISATION_WORDS
 from ..text.spans import Span
-from ..text.lexicon import is_common
+from ..text.lexicon import is_common, is_word
 
 _WORD = re.compile(r"[^\W\d_][^\W_]*(?:['’][^\W\d_]+)*")
 # A word begins anew after these: `: `, a dash, a question mark, an opening mark.
@@ -160,7 +160,7 @@ def _headline(
             small = _is_small(lower, headline_from)
             if small or lower in _EITHER:
                 continue
-            if lower in _PLAIN_PREPOSITIONS or is_common(text) or lower in vocabulary.small:
+            if lower in _PLAIN_PREPOSITIONS or is_word(text) or lower in vocabulary.small:
                 yield CaseChange(word.span, _capital(text), 0.95)
         elif not edge and not word.compound and _is_small(lower, headline_from):
             doubtful = lower in _SHORT_PREPOSITIONS and (

@@ -71,6 +71,6 @@ def _whole(first: str, last: str) -> str:
 
 def edition_value(text: str) -> str:
     """The edition without its label, in figures: `Second edition` is `2nd`; a version stays."""
-    bare = re.sub(r"[\s,]*\b(?:edition|ed\.?|edn\.?)$", "", text.strip(), flags=re.I).strip()
+    bare = re.sub(r"[\s,]*\b(?:edition\.?|ed\.?|edn\.?)$", "", text.strip(), flags=re.I).strip()
     words = [_ORDINALS.get(w.casefold(), w) for w in bare.split()]
     return re.sub(r"^(?:The|the)\s", "", " ".join(words))

@@ -15,7 +15,7 @@ _COMMON = frozenset(
     """harbour labour colour neighbour behaviour online website internet email podcast dataset
     lighting children women men people data media climate workforce workplace software video
     wellbeing childcare healthcare overview tidal teenage teamwork lives knives leaves feet mice
-    history march may polish china turkey job reading rich frank bill mark will hope grace rose
+    history march may polish china turkey job reading rich frank bill mark will hope grace rose dawn price
     """.split()
 )
 _AMBIGUOUS = frozenset("march may polish china turkey reading frank bill mark grace rose august".split())
@@ -26,6 +26,24 @@ def _words() -> frozenset[str]:
     from english_words import get_english_words_set  # 0.1 s: only where a case is in doubt
 
     return frozenset(get_english_words_set(["web2"], lower=False))
+
+
+@lru_cache(maxsize=20_000)
+def is_word(word: str) -> bool:
+    """Whether a word is an English one, be it a name as well."""
+    lower = word.casefold().replace("’", "'").removesuffix("'s").rstrip("'")
+    known = _words()
+    return len(lower) > 1 and (lower in _COMMON or lower in known or any(
+        lower.endswith(end) and len(lower) - len(end) > 2 and lower[: -len(end)] + start in known
+        for end, start in _ENDINGS
+    ))
+
+
+@lru_cache(maxsize=20_000)
+def is_forename(word: str) -> bool:
+    """Whether a word is known as a name, and as nothing else."""
+    known = _words()
+    return word.capitalize() in known and word.casefold() not in known
 
 
 @lru_cache(maxsize=20_000)
