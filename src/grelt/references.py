@@ -91,8 +91,12 @@ class References:
             unclear = Difference("entry-kind-unknown", Span(0, len(written.text)), None, "", "")
             return Reference(cut, Checked(cut, (), written.text, "", ()), (unclear,), unclear=True)
         if checked.weight >= _FOREIGN_FROM and not by_hand:
-            foreign = self._foreign(written, opened, checked)
+            foreign, kind = self._foreign(written, opened, checked)
             if foreign:
+                if kind in kinds.kinds and kind != cut.kind:
+                    # What the entry is shows in the form that it has.
+                    cut = replace(cut_entry(written, opened, kinds, Hand(kind)), by_hand=False)
+                    checked = self._check(cut, kinds)
                 whole = Difference(
                     "entry-wrong-guide", Span(0, len(written.text)), checked.corrected, checked.markup, "",
                     holes=(("guide", foreign),), confidence=0.9,
@@ -115,9 +119,9 @@ class References:
             cut, kinds, self.vocabulary, demanded=self.policy.demanded(cut.kind, cut.work.values), left_out=self.policy.left_out
         )
 
-    def _foreign(self, written: Written, opened: Opened, own: Checked) -> str:
-        """The guide of another system in whose form an entry stands, or nearly."""
-        best, name = own.weight / 3, ""
+    def _foreign(self, written: Written, opened: Opened, own: Checked) -> tuple[str, str]:
+        """The guide of another system in whose form an entry stands, or nearly, and the kind there."""
+        best, name, kind = own.weight / 3, "", ""
         for identity in available_guides():
             guide = load_guide(identity)
             if guide.system == self.policy.guide.system:
@@ -125,8 +129,8 @@ class References:
             kinds = load_kinds(identity)
             checked = check_cut(cut_entry(written, opened, kinds), kinds, self.vocabulary)
             if checked.weight < best:
-                best, name = checked.weight, guide.name
-        return name
+                best, name, kind = checked.weight, guide.name, checked.cut.kind
+        return name, kind
 
 
 def _weighed(checked: Checked) -> tuple[Difference, ...]:

@@ -132,6 +132,10 @@ class Fitter:
             i, j = before, slot_before
         return Fit(form.kind, best[count][width], tuple(elements), tuple(starts))
 
+    def _is_earlier(self, at: int) -> bool:
+        """A bare year with another date behind it."""
+        return _is_bare_year(self.units[at]) and any(u.element == "date" for u in self.units[at + 1 :])
+
     def _mark_points(self, at: int, slot: _Slot) -> float:
         """A little for the mark before a unit being the one that the pattern has before the slot."""
         if not at or not slot.mark:
@@ -160,9 +164,9 @@ class Fitter:
                 return None
             if unit.element in _LEADS and slot.first and at > 0:
                 return None
-            if slot.element == "issue" and any(part == "volume" for part, _ in unit.parts):
+            if slot.element in ("issue", "section") and any(part == "volume" for part, _ in unit.parts):
                 return None
-            if slot.element == "original-date" and unit.element == "date" and not _is_bare_year(unit):
+            if slot.element == "original-date" and unit.element == "date" and not self._is_earlier(at):
                 return None
             if slot.element == "volume" and any(part == "issue" for part, _ in unit.parts):
                 return 0.2  # a book has no issue

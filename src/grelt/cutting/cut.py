@@ -296,11 +296,9 @@ def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], writte
         if name == "day":
             _join_day(values, element)
             continue
-        if name in ("numbering", "volume"):
+        if element.parts:
             for part, span in element.parts:
                 values.setdefault(part, TextValue(span.of(written.text).replace("no. ", "")))
-            if not element.parts and element.value is not None:
-                values.setdefault("volume", element.value)
             continue
         if name in values and name == "date":
             _join_day(values, element)

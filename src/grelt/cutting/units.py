@@ -40,6 +40,7 @@ _INITIALLED = rf"(?:{UPPER}\.(?:[\s-]?{UPPER}\.)*\s)(?:(?:van|von|der|den|de|la)
 _INITIALLED_PEOPLE = rf"{_INITIALLED}(?:,\s{_INITIALLED})*(?:,?\s(?:and|&)\s{_INITIALLED})?"
 _INVERTED_PEOPLE = rf"{NAME_WORD},\s{UPPER}\.(?:\s?{UPPER}\.)*(?:,?\s(?:&|and)\s{NAME_WORD},\s{UPPER}\.(?:\s?{UPPER}\.)*)?"
 _RANGE = r"(?:[A-Z]{1,2})?(?:\d{1,6}|[ivxlc]{1,7}\b)(?:\s?(?:--|[-–—‑−])\s?(?:[A-Z]{1,2})?(?:\d{1,6}|[ivxlc]{1,7}\b))?\+?"
+_DASHED = r"(?:[A-Z]{1,2})?(?:\d{1,6}|[ivxlc]{1,7})\s?(?:--|[-–—‑−])\s?(?:[A-Z]{1,2})?(?:\d{1,6}|[ivxlc]{1,7}\b)"
 _RANGES = rf"{_RANGE}(?:,\s?{_RANGE}(?![\w]))*"
 _ORDINAL = (
     r"(?:\d{1,3}(?:st|nd|rd|th)|[Ff]irst|[Ss]econd|[Tt]hird|[Ff]ourth|[Ff]ifth|[Ss]ixth|[Ss]eventh|"
@@ -64,28 +65,29 @@ _ACCESSED = re.compile(
 )
 _RETRIEVED = re.compile(r"(?:Retrieved|Available|Accessed|Available\sonline)(?:\s(?:from|at|on))?:?(?=\s(?:the\s|https?:|www|[\w.-]+/))")
 _NUMBERING = re.compile(
-    r"\b[Vv]ol(?:ume|umes|s)?\.?\s?(?P<v1>\d{1,4}(?:[-–/]\d{1,4})?|[IVXLC]{1,7}\b|[A-Z]\b)(?:(?P<m1>[,;.]?\s?\(?)(?:[Nn]o|[Nn]os|[Nn]r|[Nn]um|[Nn]umber|[Ii]ssue|[Ii]ss)s?\.?\s?(?P<i1>[\w–/-]{1,8})\)?|(?P<p1>\s?\()(?P<i6>\d{1,3})\))?"
+    r"\b[Vv]ol(?:ume)?\.?\s?(?P<v7>\d{1,3})\.(?P<i7>\d{1,2})(?!\d)"
+    r"|\b[Vv]ol(?:ume|umes|s)?\.?\s?(?P<v1>\d{1,4}(?:[-–/]\d{1,4})?|[IVXLC]{1,7}\b|[A-Z]\b)(?:(?P<m1>[,;.]?\s?\(?)(?:[Nn]o|[Nn]os|[Nn]r|[Nn]um|[Nn]umber|[Ii]ssue|[Ii]ss)s?\.?\s?(?P<i1>[\w–/-]{1,8})\)?|(?P<p1>\s?\()(?P<i6>\d{1,3})\))?"
     r"|(?<![\d(])(?P<v2>\d{1,4})\s?\((?P<i2>(?!(?:1[4-9]|20)\d\d\))(?:(?:no\.\s?)?\d{1,4}(?:[-–/]\d{1,4})?|S\d|[Ss]uppl\.\s?\d*|[Ss]pecial\s[Ii]ssue))\)"
     r"|(?<![\d(])(?P<v3>(?!(?:1[4-9]|20)\d\d,)\d{1,4}),\s?(?:no|nos|issue|Issue|No)\.?\s?(?P<i3>\d{1,4}(?:[-–/]\d{1,4})?)"
     r"|\b(?:[Nn]o|[Ii]ssue)\.?\s?(?P<i4>\d{1,4})(?=[,.\s(:]|$)"
-    r"|\b[Vv]ol(?:ume)?\.?\s?(?P<v7>\d{1,3})\.(?P<i7>\d{1,2})|(?<![\d(./])(?P<v5>\d{1,3})\.(?P<i5>\d{1,2})(?=,?\s\(|:|,\s\d)"
+    r"|(?<![\d(./])(?P<v5>\d{1,3})\.(?P<i5>\d{1,2})(?=,?\s\(|:|,\s\d)"
 )  # fmt: skip
 _BARE_VOLUME = re.compile(r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d{1,3}\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d))")
 _PAGES = re.compile(rf"\b(?P<label>[Pp]p?\.|[Pp]gs?\.|[Pp]ages?|S\.)\s?(?P<pages>{_RANGES})(?!\w)")
-_BARE_PAGES = re.compile(rf"(?P<mark>:|,)\s?(?!(?:1[4-9]|20)\d\d\b(?!\s?[-–—]))(?P<pages>{_RANGES})(?=[.,;\s]|$)")
+_BARE_PAGES = re.compile(rf"(?P<mark>:|,)\s?(?!(?:1[4-9]|20)\d\d\b(?!\s?[-–—]))(?P<pages>{_DASHED}(?:,\s?{_RANGE}(?![\w]))*|{_RANGE})(?=[.,;\s]|$)")
 _ENCLOSED_PAGES = re.compile(rf"(?<=\s)\((?P<pages>\d{{1,5}}\s?[-–—]\s?\d{{1,5}})\)")
 _GENERIC_TO = re.compile(
     r"(?<=[.”\"]\s)(?P<title>Introduction|Foreword|Preface|Afterword|Epilogue|Prologue)\s(?P<to>to)\s"
 )
 _ARTICLE = re.compile(r"\b(?P<label>[Aa]rticle\s(?:no\.\s|number\s)?)(?P<a>[A-Za-z]?\d{2,9})\b|(?<=[,:]\s)(?P<b>e\d{2,9})\b")
 _EDITION = re.compile(
-    rf"\b(?P<e>{_ORDINAL}(?:,?\s(?:and\s)?{_ORDINAL})*\s(?:[Ee]d(?:ition|n)?\.?|[Ee]dition)(?!\w|\sby)|[Vv]ersion\s\d[\w.]*\w|v\d+\.[\d.]*\d)"
+    rf"\b(?P<e>{_ORDINAL}(?:,?\s(?:and\s)?{_ORDINAL})*\s(?:[Ee]dition|[Ee]dn\.?|[Ee]d\.?)(?!\w|\sby)|[Vv]ersion\s\d[\w.]*\w|v\d+\.[\d.]*\d)"
 )
 _VOLUMES = re.compile(r"\b(?P<n>\d{1,3})\svols?\.|\bVols\.\s(?P<r>\d{1,2}[-–]\d{1,2})")
 _BY = re.compile(
     rf"\b(?P<label>(?P<role>[Ee]dit|[Tt]ranslat|[Dd]irect|[Hh]ost|[Ii]llustrat|[Cc]onduct|[Uu]pload|[Pp]erform|[Nn]arrat|[Cc]ompil|[Ww]ritten|[Aa]dapt|[Ii]ntroduc|[Pp]resent)"
     rf"(?:ed|ance|ances|en|ion|tion|er)?(?:\sand\s(?:[Tt]ranslated|[Ee]dited|[Dd]irected|[Ii]ntroduced|[Aa]nnotated|[Pp]roduced))?\sby\s|(?P<role4>[Ff]eatur)ing\s|(?P<role5>[Ii]nterview)(?:ed|\sconducted)?\sby\s)(?P<who>{_PEOPLE}|{NAME_WORD},\s(?P<turned>{NAME_WORD})(?=,\s[^\W\d_])|{NAME_WORD}(?=[,.]))"
-    rf"|\b(?P<label2>(?P<role2>[Ee]ds?|[Tt]rans|[Ii]llus|[Dd]ir|[Cc]omp)\.\s)(?P<who2>{_PEOPLE})"
+    rf"|\b(?P<label2>(?P<role2>[Ee]ds?|[Tt]rans|[Ii]llus|[Dd]ir|[Cc]omp)\.\s(?:by\s)?)(?P<who2>{_PEOPLE})"
     rf"|(?P<who3>{_INITIALLED_PEOPLE}|{_INVERTED_PEOPLE})(?P<label3>,?\s\(?(?P<role3>Eds?|Trans|Illus|Interviewer|Dir)s?\.?\)?)"
 )  # fmt: skip
 _AFTER_LEAD = re.compile(
@@ -359,6 +361,9 @@ def _named(text: str, start: int, sheltered: _Taken) -> Iterator[Unit]:
         if turned and (is_common(turned) or not number == ""):
             who = Span(who.start, match.start("turned") - 2)  # the second word begins the publisher
         names = people(who.of(text))
+        if turned and who.end > match.start("turned"):
+            read = inverted_names(who.of(text))
+            names = (tuple(read.names), False) if read is not None else names
         if role is None or names is None:
             continue
         whole = Span(match.start(), max(who.end, match.end() if number == "3" else who.end))
@@ -568,7 +573,7 @@ def _plainly(name: PersonName) -> PersonName:
 
 def role_of(word: str) -> str | None:
     """The role that a label's word names, by its stem."""
-    low = word.casefold().rstrip(".s")
+    low = word.casefold().rstrip(".")
     return next((r for stem, r in _ROLE_WORDS.items() if low.startswith(stem)), None)
 
 

@@ -32,7 +32,7 @@ _MISSING = {
     "medium": "medium", "institution": "institution", "event": "container", "reviewed": "title",
 }  # fmt: skip
 _SAME_ELEMENT = {
-    "numbering": ("numbering", "volume", "section"), "volume": ("volume", "numbering"),
+    "numbering": ("numbering", "volume", "section", "issue"), "volume": ("volume", "numbering"),
     "issue": ("issue", "numbering"), "original-date": ("original-date",),
     "section": ("section", "numbering", "volume"), "day": ("day",), "date": ("date",),
 }  # fmt: skip

@@ -120,8 +120,8 @@ def _closed(joined: list[_Joined], tail: str, kinds: Kinds, end: bool) -> Compos
         pieces.append(_capitalised(item.piece) if starts else item.piece)
     last = pieces[-1] if pieces else None
     closing = tail
-    address = last is not None and last.element in ("doi", "url")
-    if end and last is not None and (kinds.marks["end_after_address"] or not address or tail):
+    bare = last is not None and last.element in ("doi", "url", "original-date")
+    if end and last is not None and (kinds.marks["end_after_address"] or not bare):
         closing = tail if tail.endswith(kinds.marks["end"]) else tail + kinds.marks["end"]
     marks.append(_between(last, closing, None, kinds))
     return Composed(tuple(pieces), tuple(marks))
