@@ -23,12 +23,14 @@ from .text.names import NameList, inverted_names, looks_like_organisation, natur
 from .text.spans import Span
 
 # Differences from which an entry may be in another guide's form as a whole.
-_FOREIGN_FROM = 3.5
+_FOREIGN_FROM = 3
 _UNKNOWN_OVER = 0.4
 _LEAST_FIT = 0.8
 # Papers in an archive: lists have them in many forms, and no kind of ours is meant.
 _ARCHIVED = re.compile(r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d|\b\w+ Papers\b.*\b(?:Archives?|Library|Record Office)\b")
 _TITLED = re.compile(r"\bAct\b|\bv\.\s")
+# A date that stands behind the names without a period between.
+_DATED = re.compile(r",?\s\(?(?:1[4-9]|20)\d\d[a-z]?\)?[.,]?$")
 _RANKS = re.compile(
     r"(?<=,\s)(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Fr|Captain|Judge)\b\.?\s"
     r"|,\s(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS)\b\.?"
@@ -124,7 +126,8 @@ class References:
         best, name, kind = own.weight / 3, "", ""
         for identity in available_guides():
             guide = load_guide(identity)
-            if guide.system == self.policy.guide.system:
+            own_guide = self.policy.guide
+            if (guide.system, guide.house) == (own_guide.system, own_guide.house):
                 continue
             kinds = load_kinds(identity)
             checked = check_cut(cut_entry(written, opened, kinds), kinds, self.vocabulary)
@@ -197,8 +200,11 @@ def opening_of(entry: Entry, written: Written, surnames: frozenset[str] = frozen
     flat = written.flat
     start = flat.forth(opening.span.start)
     end = flat.forth(max(opening.span.start, opening.span.end - 1)) + 1 if len(opening.span) else start
-    span = Span(start, max(start, end))
+    dated = _DATED.search(flat.text, start, end)
+    span = Span(start, max(start, dated.start() if dated is not None else end))
     nothing = Opened(None, "", Span(start, start))
+    if opening.kind is OpeningKind.PERSON and _RANKS.search(opening.text):
+        return Opened(_with_titles(opening.text) or opening.names, "", span)
     if opening.kind is OpeningKind.PERSON:
         return Opened(opening.names, "", span)
     if opening.kind is OpeningKind.ORGANISATION:

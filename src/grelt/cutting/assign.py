@@ -138,7 +138,7 @@ class Fitter:
 
     def _mark_points(self, at: int, slot: _Slot) -> float:
         """A little for the mark before a unit being the one that the pattern has before the slot."""
-        if not at or not slot.mark:
+        if not at:
             return 0.0
         gap = self.text[self.units[at - 1].whole.end : self.units[at].whole.start].strip(" “”\"")
         if not gap:
@@ -149,6 +149,8 @@ class Fitter:
             unit = self.units[at]
             published = slot.element == "publisher" and _PUBLISHER.search(unit.span.of(self.text))
             return -0.1 if published else -1.5
+        if not slot.mark:
+            return 0.0
         if self.units[at].element or self.units[at].dress != "plain":
             return 0.35 if gap[:1] == slot.mark else -0.1
         return 0.5 if gap[:1] == slot.mark else -0.4

@@ -19,7 +19,7 @@ from .assign import Fit, Fitter
 from .units import Unit, find_units, lead_units, people
 from .written import Written
 
-_TRIED = 9
+_TRIED = 14
 # A kind that fits worse by less than this may be what is meant.
 _NEAR = 0.3
 _FOREIGN = frozenset(("words", "stray", "retrieved", "review-of"))
@@ -143,8 +143,9 @@ def _best(
     units = _review_marked(units, written.text)
     fitter = Fitter(written.text, units, kinds, italics_known=written.italics_known)
     cues = _text_cues(written.text)
+    held = _container_cues(written.text, units)
     rough = sorted(
-        ((fitter.rough(form, p) + cues.get(form.kind, 0.0), n) for n, (form, p) in enumerate(patterns)),
+        ((fitter.rough(form, p) + cues.get(form.kind, 0.0) + held.get(form.kind, 0.0), n) for n, (form, p) in enumerate(patterns)),
         key=lambda item: (-item[0], item[1]),
     )
     fits: list[Fit] = []
@@ -234,6 +235,15 @@ def _text_cues(text: str) -> dict[str, float]:
         if points:
             found[kind] = min(points, 7.0)
     return found
+
+
+def _container_cues(text: str, units: list[Unit]) -> dict[str, float]:
+    """What the free stretches would say of the kind as the name of a container."""
+    loose = [u.span.of(text) for u in units if not u.element and u.dress != "quotes"]
+    return {
+        kind: sum(w for p, w in table.get("container", ()) if any(p.search(words) for words in loose))
+        for kind, table in _cues().items()
+    }
 
 
 def _container_cue(written: Written, units: list[Unit], fit: Fit) -> float:

@@ -32,7 +32,7 @@ _ROLE_WORDS = {
     "comp": "editor", "adapt": "editor", "introduc": "editor",
 }  # fmt: skip
 _PERSON = (
-    rf"(?:(?:{UPPER}\.[\s-]?)+|{NAME_WORD}\s)(?:(?:{UPPER}\.\s?|{NAME_WORD}\s|(?:van|von|der|den|de|la|du|ter|ten|di|da)\s))*"
+    rf"(?:(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir)\.?\s)?(?:(?:{UPPER}\.[\s-]?)+|{NAME_WORD}\s)(?:(?:{UPPER}\.\s?|{NAME_WORD}\s|(?:van|von|der|den|de|la|du|ter|ten|di|da)\s))*"
     rf"{NAME_WORD}(?:,?\s(?:Jr\.|Sr\.|III?))?"
 )
 _PEOPLE = rf"{_PERSON}(?:(?:,\s{_PERSON})*,?\s(?:and|&)\s{_PERSON}|(?:,\s{_PERSON})*,?\set\sal\.?)?"
@@ -69,6 +69,7 @@ _NUMBERING = re.compile(
     r"|\b[Vv]ol(?:ume|umes|s)?\.?\s?(?P<v1>\d{1,4}(?:[-–/]\d{1,4})?|[IVXLC]{1,7}\b|[A-Z]\b)(?:(?P<m1>[,;.]?\s?\(?)(?:[Nn]o|[Nn]os|[Nn]r|[Nn]um|[Nn]umber|[Ii]ssue|[Ii]ss)s?\.?\s?(?P<i1>[\w–/-]{1,8})\)?|(?P<p1>\s?\()(?P<i6>\d{1,3})\))?"
     r"|(?<![\d(])(?P<v2>\d{1,4})\s?\((?P<i2>(?!(?:1[4-9]|20)\d\d\))(?:(?:no\.\s?)?\d{1,4}(?:[-–/]\d{1,4})?|S\d|[Ss]uppl\.\s?\d*|[Ss]pecial\s[Ii]ssue))\)"
     r"|(?<![\d(])(?P<v3>(?!(?:1[4-9]|20)\d\d,)\d{1,4}),\s?(?:no|nos|issue|Issue|No)\.?\s?(?P<i3>\d{1,4}(?:[-–/]\d{1,4})?)"
+    r"|(?<=,\s)(?P<v8>\d{1,3}),\s(?P<i8>\d{1,3})(?=,\s\d+\s?[-–])"
     r"|\b(?:[Nn]o|[Ii]ssue)\.?\s?(?P<i4>\d{1,4})(?=[,.\s(:]|$)"
     r"|(?<![\d(./])(?P<v5>\d{1,3})\.(?P<i5>\d{1,2})(?=,?\s\(|:|,\s\d)"
 )  # fmt: skip
@@ -81,14 +82,14 @@ _GENERIC_TO = re.compile(
 )
 _ARTICLE = re.compile(r"\b(?P<label>[Aa]rticle\s(?:no\.\s|number\s)?)(?P<a>[A-Za-z]?\d{2,9})\b|(?<=[,:]\s)(?P<b>e\d{2,9})\b")
 _EDITION = re.compile(
-    rf"\b(?P<e>{_ORDINAL}(?:,?\s(?:and\s)?{_ORDINAL})*\s(?:[Ee]dition|[Ee]dn\.?|[Ee]d\.?)(?!\w|\sby)|[Vv]ersion\s\d[\w.]*\w|v\d+\.[\d.]*\d)"
+    rf"\b(?P<e>{_ORDINAL}(?:,?\s(?:and\s)?{_ORDINAL})*\s(?:[Ee]dition|[Ee]dn\.?|[Ee]d\.?)(?!\w|\sby)|[Vv]ersion\s\d(?:[\w.]*\w)?|[Vv]\.?\s?\d+\.[\d.]*\d)"
 )
 _VOLUMES = re.compile(r"\b(?P<n>\d{1,3})\svols?\.|\bVols\.\s(?P<r>\d{1,2}[-–]\d{1,2})")
 _BY = re.compile(
     rf"\b(?P<label>(?P<role>[Ee]dit|[Tt]ranslat|[Dd]irect|[Hh]ost|[Ii]llustrat|[Cc]onduct|[Uu]pload|[Pp]erform|[Nn]arrat|[Cc]ompil|[Ww]ritten|[Aa]dapt|[Ii]ntroduc|[Pp]resent)"
     rf"(?:ed|ance|ances|en|ion|tion|er)?(?:\sand\s(?:[Tt]ranslated|[Ee]dited|[Dd]irected|[Ii]ntroduced|[Aa]nnotated|[Pp]roduced))?\sby\s|(?P<role4>[Ff]eatur)ing\s|(?P<role5>[Ii]nterview)(?:ed|\sconducted)?\sby\s)(?P<who>{_PEOPLE}|{NAME_WORD},\s(?P<turned>{NAME_WORD})(?=,\s[^\W\d_])|{NAME_WORD}(?=[,.]))"
     rf"|\b(?P<label2>(?P<role2>[Ee]ds?|[Tt]rans|[Ii]llus|[Dd]ir|[Cc]omp)\.\s(?:by\s)?)(?P<who2>{_PEOPLE})"
-    rf"|(?P<who3>{_INITIALLED_PEOPLE}|{_INVERTED_PEOPLE})(?P<label3>,?\s\(?(?P<role3>Eds?|Trans|Illus|Interviewer|Dir)s?\.?\)?)"
+    rf"|(?P<who3>{_INITIALLED_PEOPLE}|{_INVERTED_PEOPLE})(?P<label3>,?\s\(?(?P<role3>[Ee]ds?|[Tt]rans|Illus|Interviewer|Dir)s?\.?\)?)"
 )  # fmt: skip
 _AFTER_LEAD = re.compile(
     r",?\s?\(?(?P<word>editors?|eds?\.|translators?|trans\.|directors?|dir\.|dirs\.|hosts?|compilers?|comps?\.|"
@@ -114,6 +115,9 @@ _NUMBER = re.compile(
 )  # fmt: skip
 _REVIEW = re.compile(r"[\[(]?[Rr]eview\sof\s(?:the\s(?:book|film|exhibition|play)\s)?(?=[“\"A-Z*])")
 _IN = re.compile(r"(?:(?<=[.,”\"?!)\]]\s)|^)[Ii]n:?\s(?=\S)")
+_MODIFIED = re.compile(r"\b(?:Last\s(?:modified|updated|revised)|Updated|Modified|Published)(?:\son)?\s$")
+# A year behind one of these belongs to the words before it (`the law of 1847`).
+_LEADING_IN = re.compile(r"\b(?:of|in|since|from|to|until|before|after|and|around|about|during)\s$")
 _STANDARD = re.compile(r"\b(?:ISBN|ISSN)(?:-1[03])?:?\s?[\dXx‑–-][\dXx ‑–-]{6,16}[\dXx]")
 _SV = re.compile(r"\bs\.v\.\s")
 _OLD_MEDIUM = re.compile(r"(?<=[.”\")]\s)(?:Web|Print|Internet|Online|World\sWide\sWeb)\.(?=\s|$)")
@@ -166,7 +170,7 @@ def find_units(written: Written, lead: tuple[Unit, ...], start: int) -> list[Uni
     taken = _Taken(len(text))
     taken.take(Span(0, start))
     units = list(lead)
-    quotes = [s for s in written.quotes if s.start >= start]
+    quotes = [s for s in written.quotes if s.start >= start and not _within_words(text, s)]
     sheltered = _Taken(len(text))
     for span in quotes:
         sheltered.take(span)
@@ -189,6 +193,15 @@ def find_units(written: Written, lead: tuple[Unit, ...], start: int) -> list[Uni
             units.append(Unit("", span, span, "italics"))
     units += _free(text, taken, start)
     return sorted(units, key=lambda u: (u.whole.start, u.whole.end))
+
+
+def _within_words(text: str, span: Span) -> bool:
+    """A quotation that is part of a longer title: `“A clock”: Time at the mills`."""
+    inside = text[span.end - 2]
+    after = text[span.end : span.end + 2]
+    if inside in ".,?!" or after[:1] in (".", ","):
+        return False
+    return after[:1] in (":", ";") or (after[:1] == " " and after[1:2].islower())
 
 
 def _is_number(words: str) -> bool:
@@ -387,8 +400,8 @@ def _numberings(written: Written, start: int, sheltered: _Taken) -> Iterator[Uni
     for match in _NUMBERING.finditer(text, start):
         if not sheltered.free(Span(*match.span())):
             continue
-        volume = next((g for g in ("v7", "v1", "v2", "v3", "v5") if match[g]), None)
-        issue = next((g for g in ("i7", "i1", "i2", "i3", "i4", "i5", "i6") if match[g]), None)
+        volume = next((g for g in ("v8", "v7", "v1", "v2", "v3", "v5") if match[g]), None)
+        issue = next((g for g in ("i8", "i7", "i1", "i2", "i3", "i4", "i5", "i6") if match[g]), None)
         if volume in ("v2", "v5") and match.start() and text[match.start() - 1] in "$#-–/.:":
             continue
         parts = tuple(
@@ -417,7 +430,10 @@ def _dates(text: str, start: int, sheltered: _Taken) -> Iterator[Unit]:
         whole = span
         if span.start and text[span.start - 1] == "[" and text[span.end : span.end + 1] == "]":
             whole = Span(span.start - 1, span.end + 1)
-        if _digit_run(text, span, value):
+        label = _MODIFIED.search(text[: whole.start])
+        if label is not None:
+            whole = Span(label.start(), whole.end)
+        if _part_of_words(text, match):
             continue
         yield Unit("date", span, whole, value=value)
 
@@ -433,16 +449,9 @@ def _of_a_title(text: str, match: re.Match[str]) -> bool:
     )
 
 
-def _digit_run(text: str, span: Span, value: DateValue) -> bool:
-    """A number that only looks like a year: part of a page range, a colon and page, a number's label."""
-    before = text[: span.start].rstrip()
-    if value.month is None and not value.season and not value.literal:
-        after = text[span.end : span.end + 2]
-        if re.search(r"(?:pp?\.|[Vv]ol\.|[Nn]o\.|\d[-–—]|:)$", before):
-            return not re.search(r"[A-Za-z]:$", before)
-        if re.match(r"[-–—]\d", after):
-            return False
-    return False
+def _part_of_words(text: str, match: re.Match[str]) -> bool:
+    """Whether a bare year is the end of a title's words."""
+    return match["y7"] is not None and _LEADING_IN.search(text[: match.start()]) is not None
 
 
 def _not_into_year(text: str, span: Span) -> Span:

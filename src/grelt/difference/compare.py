@@ -45,20 +45,21 @@ _BRACKETS = re.compile(r"[()\[\]]")
 @dataclass(frozen=True)
 class Checked:
     """An entry checked: its cut, the differences in reading order, the entry put right as text and with
-    its italics, and its pieces side by side."""
+    its italics, and its pieces side by side. `loose` counts elements that the pattern has no place for."""
 
     cut: Cut
     differences: tuple[Difference, ...]
     corrected: str
     markup: str
     aligned: tuple[Aligned, ...]
+    loose: int = 0
 
     @property
     def weight(self) -> float:
         return sum(
             (0.5 if d.confidence < 0.75 else 1.0) * (2.5 if d.template == "moved" else 1.0)
             for d in self.differences
-        )
+        ) + 0.7 * self.loose
 
 
 def check_cut(
@@ -113,7 +114,11 @@ def _check(
     comparison = _Comparison(cut, plain, whole, kinds, vocabulary, frozenset(kinds.left_out) | left_out, noted)
     differences = tuple(sorted(comparison.differences(), key=lambda d: (d.span, d.rule)))
     corrected = apply(cut.written.text, differences)
-    return Checked(cut, differences, corrected, _markup_of(cut, differences), comparison.aligned(differences))
+    loose = sum(
+        n not in comparison.pairs and e.name not in (*_KEPT, "isbn", "stray") for n, e in enumerate(cut.elements)
+    )
+    markup = _markup_of(cut, differences)
+    return Checked(cut, differences, corrected, markup, comparison.aligned(differences), loose)
 
 
 def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[str]:
@@ -301,7 +306,9 @@ class _Comparison:
             if difference.expected is None or difference.span.end != element.whole.end or piece.gap:
                 yield difference
             elif self._shares_period(at):
-                yield replace(difference, span=Span(difference.span.start, difference.span.end + 1))
+                longer = replace(difference, span=Span(difference.span.start, difference.span.end + 1))
+                if longer.span.of(self.text) != longer.expected:
+                    yield longer
             elif own == "." != right and self._plain_mark(number + 1).startswith("."):
                 dot = replace(difference, expected=f"{difference.expected}.")
                 yield replace(dot, markup=f"{dot.markup}." if dot.markup else "")
@@ -587,7 +594,8 @@ class _Comparison:
             if span.start <= e.span.start < span.end and n not in self.pairs
         ]  # fmt: skip
         names = [self.elements[m].name for m in moved]
-        dated = all(n in ("date", "day") for n in names)
+        far = all(abs(self._rank_written(m) - self._rank_expected(m)) > 1 for m in moved)
+        dated = far and all(n in ("date", "day") for n in names)
         rule = "entry-date-position" if dated else "entry-element-order"
         element = self.elements[moved[0]]
         holes = (("found", element.whole.of(self.text)), ("element", element.name))
@@ -600,6 +608,12 @@ class _Comparison:
         markup = self._composed(start, stop, markup=True) + ("" if close else self.whole.marks[-1])
         place, wanted, markup = _trimmed(self.text, span, wanted, markup)
         yield Difference(rule, place, wanted, markup, element.name, "moved", holes)
+
+    def _rank_written(self, at: int) -> int:
+        return sorted(self.pairs).index(at)
+
+    def _rank_expected(self, at: int) -> int:
+        return sorted(self.pairs.values()).index(self.pairs[at])
 
     # Spaces
 

@@ -45,6 +45,8 @@ def text_differences(
         return
     if piece.element == "handle":
         span = cut.whole
+    if piece.element in ("date", "day") and written.text[cut.whole.start] in "[LUPM":
+        span = cut.span  # `Last modified`, or a date in brackets
     words = span.of(written.text)
     if any(alike(words, t) for t in piece.texts):
         if piece.dress == "number" and written.italics_known:
@@ -59,6 +61,8 @@ def text_differences(
         return
     rule = form_rule(piece.element)
     expected = None if piece.gap else piece.text
+    if not piece.gap and any(words.replace(" ", "") == t.replace(" ", "") for t in piece.texts):
+        rule = "entry-spacing"
     yield Difference(
         rule, span, expected, dressed(piece, piece.text), piece.element,
         template="unclear" if piece.gap else "differs",

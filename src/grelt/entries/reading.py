@@ -51,7 +51,7 @@ _EDITED_IN = re.compile(
     rf"\bIn:?\s+((?:(?:{UPPER}\.\s?)+{NAME_WORD}(?:,?\s+(?:and|&)\s+|,\s+)?){{1,6}})\s*,?\s+\(Eds?\.\)"
 )
 _NEAR = 60
-_ABBREVIATED = frozenset({"jr", "sr", "st", "dr", "ed", "eds", "trans", "mr", "mrs", "al", "comp"})
+_ABBREVIATED = frozenset({"et", "jr", "sr", "st", "dr", "ed", "eds", "trans", "mr", "mrs", "al", "comp"})
 
 
 def read_entries(document: Document, lists: Sequence[SourceList]) -> SourceEntries:

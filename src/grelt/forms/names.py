@@ -71,7 +71,7 @@ def written_name(name: Name, order: str, given: str) -> str:
     if isinstance(name, Group):
         return name.literal
     first = initials_of(name.given) if given == "initials" else spaced_initials(name.given)
-    suffix = name.suffix
+    suffix = f"{name.suffix}." if name.suffix in ("Jr", "Sr") else name.suffix
     if order == "inverted":
         return ", ".join(filter(None, (name.family, first, suffix)))
     whole = " ".join(filter(None, (first, name.family)))

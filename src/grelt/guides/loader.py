@@ -75,7 +75,7 @@ def parse_guide(data: dict[str, Any]) -> Guide:
     """Turn the tables of a guide file into a `Guide`. Raises `GuideBroken`."""
     _exactly(data, {"guide", "list", "citation", "notes", "entry", "rules"}, "guide file")
     head = data["guide"]
-    _exactly(head, {"id", "name", "manual", "system"}, "[guide]")
+    _exactly(head, {"id", "house", "name", "manual", "system"}, "[guide]")
     _legal(head)
     rules: dict[str, RuleSetting] = {}
     for identity, setting in data["rules"].items():
@@ -91,6 +91,7 @@ def parse_guide(data: dict[str, Any]) -> Guide:
     notes["first_line"] *= _POINTS
     return Guide(
         head["id"],
+        head["house"],
         head["name"],
         head["manual"],
         head["system"],

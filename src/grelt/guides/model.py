@@ -90,9 +90,11 @@ class EntrySettings:
 
 @dataclass(frozen=True)
 class Guide:
-    """A style guide: identity, settings, and its opinion on every rule."""
+    """A style guide: identity, settings, and its opinion on every rule. `house` is whose guide it is:
+    guides of one house and system are editions of one another."""
 
     id: str
+    house: str
     name: str
     manual: str
     system: str
