@@ -80,7 +80,7 @@ class References:
         checked = self._check(cut, kinds)
         for other in cut.alternatives:
             better = self._check(other, kinds)
-            if better.weight < checked.weight:
+            if other.points - _strain(better) > cut.points - _strain(checked):
                 cut, checked = replace(other, confidence=cut.confidence, runner_up=cut.kind), better
         if _ARCHIVED.search(written.text) and not cut.by_hand:
             return Reference(replace(cut, kind="unknown", confidence=0.0), Checked(cut, (), written.text, "", ()), ())
@@ -92,7 +92,7 @@ class References:
                 return Reference(cut, Checked(cut, (), written.text, "", ()), (), unclear=True)
             unclear = Difference("entry-kind-unknown", Span(0, len(written.text)), None, "", "")
             return Reference(cut, Checked(cut, (), written.text, "", ()), (unclear,), unclear=True)
-        if checked.weight >= _FOREIGN_FROM and not by_hand:
+        if checked.faults >= _FOREIGN_FROM and not by_hand:
             foreign, kind = self._foreign(written, opened, checked)
             if foreign:
                 if kind in kinds.kinds and kind != cut.kind:
@@ -123,7 +123,7 @@ class References:
 
     def _foreign(self, written: Written, opened: Opened, own: Checked) -> tuple[str, str]:
         """The guide of another system in whose form an entry stands, or nearly, and the kind there."""
-        best, name, kind = own.weight / 3, "", ""
+        best, name, kind = own.faults / 3, "", ""
         for identity in available_guides():
             guide = load_guide(identity)
             own_guide = self.policy.guide
@@ -134,6 +134,13 @@ class References:
             if checked.weight < best:
                 best, name, kind = checked.weight, guide.name, checked.cut.kind
         return name, kind
+
+
+def _strain(checked: Checked) -> float:
+    """What the faults of an entry say against its being of a kind. What is missing says little: the
+    fit has counted it already."""
+    missing = sum(d.rule in _LIGHTLY_MISSING for d in checked.differences)
+    return 0.6 * (checked.weight - missing) + 0.1 * missing
 
 
 def _weighed(checked: Checked) -> tuple[Difference, ...]:
@@ -151,6 +158,9 @@ def _weighed(checked: Checked) -> tuple[Difference, ...]:
     )
 
 
+_LIGHTLY_MISSING = frozenset(
+    f"entry-missing-{name}" for name in ("pages", "volume", "issue", "publisher", "place", "date")
+)
 _OF_BORDERS = frozenset(("entry-punctuation", "entry-element-order", "entry-edition-form", "entry-stray"))
 _OF_KIND = frozenset(
     ("entry-title-quotes", "entry-title-italic", "entry-container-italic", "entry-element-order", "entry-element-extra")

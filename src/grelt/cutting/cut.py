@@ -21,7 +21,7 @@ from .written import Written
 
 _TRIED = 14
 # A kind that fits worse by less than this may be what is meant.
-_NEAR = 0.3
+_NEAR = 1.0
 _FOREIGN = frozenset(("words", "stray", "retrieved", "review-of"))
 
 
@@ -43,7 +43,7 @@ class CutElement:
 class Cut:
     """An entry in its elements. `runner_up` is the next best kind. `elements` are in written order;
     what belongs to none has the name `stray` or `supplement`.
-    `fit` are the points of the fit for each unit (about 2 where all is well).
+    `points` are those of the fit, `fit` the same for each unit (about 2 where all is well).
     `alternatives` are cuts as kinds that fit nearly as well."""
 
     written: Written
@@ -55,6 +55,7 @@ class Cut:
     by_hand: bool = False
     repeated: bool = False
     fit: float = 0.0
+    points: float = 0.0
     alternatives: tuple[Cut, ...] = ()
 
     @property
@@ -195,6 +196,7 @@ def _cut(
         bool(hand.kind or hand.borders),
         any(u.source == "repeated" for u in units[:1]),
         round(best.score / max(1, len(units)), 3),
+        best.score,
         alternatives,
     )
 

@@ -498,6 +498,8 @@ def _parted(text: str, start: int, end: int) -> Iterator[Unit]:
         piece = text[at:position]
         lead = len(piece) - len(piece.lstrip(" .,;:()[]<>“”\"—–-/"))
         tail = len(piece.rstrip(" ,;:([<“\""))
+        if lead and piece[lead - 1] in "“\"" and "”" in piece[lead:tail].replace('"', "”"):
+            lead -= 1  # words that begin with a quotation
         closing = piece[:tail]
         # A bracket that is not the segment's own is no part of it.
         while tail > lead and closing.endswith((")", "]")) and closing.count("(") < closing.count(")") + closing.count("]"):

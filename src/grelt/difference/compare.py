@@ -55,11 +55,17 @@ class Checked:
     loose: int = 0
 
     @property
-    def weight(self) -> float:
+    def faults(self) -> float:
+        """How far the entry is from its right form: what moved counts more, what is in doubt less."""
         return sum(
             (0.5 if d.confidence < 0.75 else 1.0) * (2.5 if d.template == "moved" else 1.0)
             for d in self.differences
-        ) + 0.7 * self.loose
+        )
+
+    @property
+    def weight(self) -> float:
+        """How ill the pattern fits: its faults, and what it has no place for."""
+        return self.faults + 2.5 * self.loose
 
 
 def check_cut(
@@ -115,7 +121,7 @@ def _check(
     differences = tuple(sorted(comparison.differences(), key=lambda d: (d.span, d.rule)))
     corrected = apply(cut.written.text, differences)
     loose = sum(
-        n not in comparison.pairs and e.name not in (*_KEPT, "isbn", "stray") for n, e in enumerate(cut.elements)
+        n not in comparison.pairs and e.name not in (*_KEPT, *kinds.left_out, "isbn", "stray") for n, e in enumerate(cut.elements)
     )
     markup = _markup_of(cut, differences)
     return Checked(cut, differences, corrected, markup, comparison.aligned(differences), loose)
@@ -234,6 +240,8 @@ class _Comparison:
                 if at in found:
                     continue
                 if piece.gap and element.value is not None and piece.element not in ("date", "day", "original-date"):
+                    continue
+                if piece.element == "issue" and any(part == "volume" for part, _ in element.parts):
                     continue
                 if piece.element == "words":
                     same = element.name in ("words", "review-of") and _same_words(element.whole.of(self.text), piece.text)
@@ -362,8 +370,7 @@ class _Comparison:
     # Between anchors
 
     def _gap(self, one: tuple[int, int], other: tuple[int, int]) -> Iterator[Difference]:
-        start, stop = self.left(one[0]), self.right(other[0])
-        if start > stop:
+        if self.left(one[0]) > self.right(other[0]):
             return
         between = self.elements[one[0] + 1 : other[0]]
         lacking = range(one[1] + 1, other[1])
@@ -375,24 +382,26 @@ class _Comparison:
             self.whole.marks[n] + (self.whole.pieces[n].text if n < other[1] else "")
             for n in range(one[1] + 1, other[1] + 1)
         )
+        start, wanted = self._behind(one, wanted)
+        stop, wanted = self._ahead(other, wanted)
+        if start > stop:
+            return
         following = self.whole.pieces[other[1]]
         words = self.elements[other[0]].whole
         if following.element == "words" and words.of(self.text) != following.text:
             stop, wanted = words.end, wanted + following.text  # `in` for `In`
         span = Span(start, stop)
-        wanted = self._wanted_after(one, wanted)
         if between:
             yield from self._extra(between, span, wanted, lacking)
             return
         if lacking:
             yield from self._missing(lacking, (span, wanted))
             return
-        quoted = self._dress_right(one) and self._dress_right(other)
         bracket = self._brackets(one, other, span, wanted)
         if bracket is not None:
             yield from bracket
             return
-        yield from mark_differences(self.text, span, wanted, self.whole.pieces[other[1]].element, quoted=quoted)
+        yield from mark_differences(self.text, span, wanted, self.whole.pieces[other[1]].element)
 
     def _brackets(
         self, one: tuple[int, int], other: tuple[int, int], span: Span, wanted: str
@@ -418,8 +427,6 @@ class _Comparison:
         at, piece = self.anchors[number]
         before = self.anchors[number - 1] if number else None
         after = self.anchors[number + 1] if number + 1 < len(self.anchors) else None
-        start = self.left(before[0]) if before else self.right(at)
-        stop = self.right(after[0]) if after else len(self.text)
         first = before[1] + 1 if before else piece
         last = after[1] if after else len(self.whole.pieces)
         wanted = self._composed(first, last)
@@ -427,7 +434,15 @@ class _Comparison:
         if after is None:
             wanted += self.whole.marks[-1]
             markup += self.whole.marks[-1]
-        span = Span(start, stop)
+        start = self.right(at)
+        if before:
+            start, wanted = self._behind(before, wanted)
+            _, markup = self._behind(before, markup)
+        stop = len(self.text)
+        if after:
+            stop, wanted = self._ahead(after, wanted)
+            _, markup = self._ahead(after, markup)
+        span = Span(start, max(start, stop))
         span, wanted, markup = _trimmed(self.text, span, wanted, markup)
         words = self.elements[at].whole.of(self.text)
         holes = (("found", span.of(self.text).strip()), ("right", wanted.strip()))
@@ -492,6 +507,23 @@ class _Comparison:
         for at in range(start, stop):
             self.states[at] = "kept"
 
+    def _behind(self, anchor: tuple[int, int], wanted: str) -> tuple[int, str]:
+        """Where the marks behind an anchor begin, and those wanted there. What closes an element whose
+        dress is wrong is put right together with it."""
+        start = self.left(anchor[0])
+        if self._dress_right(anchor):
+            return start, self._wanted_after(anchor, wanted)
+        element = self.elements[anchor[0]]
+        close = re.match(r"[^\s\w(\[]*", self.text[element.whole.end :])
+        rest = re.sub(r"^\S*", "", wanted)
+        return element.whole.end + (len(close.group()) if close else 0), rest
+
+    def _ahead(self, anchor: tuple[int, int], wanted: str) -> tuple[int, str]:
+        """The same for the marks before an anchor."""
+        if self._dress_right(anchor):
+            return self.right(anchor[0]), wanted
+        return self.elements[anchor[0]].whole.start, wanted.rstrip("“\"")
+
     def _dress_right(self, anchor: tuple[int, int]) -> bool:
         element, piece = self.elements[anchor[0]], self.whole.pieces[anchor[1]]
         if element.name not in TEXTS:
@@ -526,8 +558,6 @@ class _Comparison:
 
     def _end(self) -> Iterator[Difference]:
         at, piece = self.anchors[-1]
-        start = self.left(at)
-        span = Span(start, len(self.text))
         between = self.elements[at + 1 :]
         lacking = range(piece + 1, len(self.whole.pieces))
         if any(self._is_kept(e) for e in between):
@@ -536,7 +566,8 @@ class _Comparison:
             yield from self._kept_end()
             return
         wanted = self._composed(piece + 1, len(self.whole.pieces)) + self.whole.marks[-1]
-        wanted = self._wanted_after(self.anchors[-1], wanted)
+        start, wanted = self._behind(self.anchors[-1], wanted)
+        span = Span(start, len(self.text))
         if between:
             yield from self._extra(between, span, wanted, lacking)
             return
@@ -546,13 +577,8 @@ class _Comparison:
         if self.noted:
             return
         words = span.of(self.text)
-        quoted = self._dress_right(self.anchors[-1])
-        if alike(words, wanted) or (not quoted and alike(_bare(words), _bare(wanted))):
+        if alike(words, wanted):
             return
-        if not quoted:
-            wanted = _bare(wanted)
-            if _bare(words) != words:
-                return
         yield _end_difference(self.text, span, wanted)
 
     def _kept_end(self) -> Iterator[Difference]:
@@ -606,7 +632,14 @@ class _Comparison:
         stop = close[1] if close else len(self.whole.pieces)
         wanted = self._composed(start, stop) + ("" if close else self.whole.marks[-1])
         markup = self._composed(start, stop, markup=True) + ("" if close else self.whole.marks[-1])
-        place, wanted, markup = _trimmed(self.text, span, wanted, markup)
+        first_at, last_at = span.start, span.end
+        if begin:
+            first_at, wanted = self._behind(begin, wanted)
+            _, markup = self._behind(begin, markup)
+        if close:
+            last_at, wanted = self._ahead(close, wanted)
+            _, markup = self._ahead(close, markup)
+        place, wanted, markup = _trimmed(self.text, Span(first_at, max(first_at, last_at)), wanted, markup)
         yield Difference(rule, place, wanted, markup, element.name, "moved", holes)
 
     def _rank_written(self, at: int) -> int:
@@ -695,10 +728,6 @@ def _extra_template(element: str) -> str:
 
 def _seen(span: Span) -> Span:
     return span if len(span) or not span.start else Span(span.start - 1, span.end)
-
-
-def _bare(marks: str) -> str:
-    return "".join(c for c in marks if c not in "“”\"‘’")
 
 
 def _end_difference(text: str, span: Span, wanted: str) -> Difference:

@@ -8,27 +8,14 @@ from collections.abc import Iterator
 from ..text.spans import Span
 from .model import Difference, alike
 
-_QUOTES = "“”\"‘’'«»„"
 _PARTS = re.compile(r"(?P<close>\S*)(?P<space>\s*)(?P<open>\S*)$")
 
 
-def bare_of_quotes(marks: str) -> str:
-    """Marks without quotation marks."""
-    return "".join(c for c in marks if c not in _QUOTES)
-
-
-def mark_differences(text: str, span: Span, wanted: str, element: str, *, quoted: bool) -> Iterator[Difference]:
-    """Differences of one gap. Without `quoted` the quotation marks are another rule's."""
+def mark_differences(text: str, span: Span, wanted: str, element: str) -> Iterator[Difference]:
+    """Differences of one gap."""
     words = span.of(text)
     if alike(words, wanted):
         return
-    if not quoted:
-        if alike(bare_of_quotes(words), bare_of_quotes(wanted)):
-            return
-        # The mark inside, where no quotation mark stands in the way.
-        wanted = bare_of_quotes(wanted)
-        if any(c in _QUOTES for c in words):
-            return
     one, other = _PARTS.match(words), _PARTS.match(wanted)
     if one is None or other is None or not words.strip():
         yield _whole(span, words, wanted, element)

@@ -61,7 +61,9 @@ def text_differences(
         return
     rule = form_rule(piece.element)
     expected = None if piece.gap else piece.text
-    if not piece.gap and any(words.replace(" ", "") == t.replace(" ", "") for t in piece.texts):
+    if not piece.gap and piece.element != "numbering" and any(
+        words.replace(" ", "") == t.replace(" ", "") for t in piece.texts
+    ):
         rule = "entry-spacing"
     yield Difference(
         rule, span, expected, dressed(piece, piece.text), piece.element,

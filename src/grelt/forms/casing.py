@@ -32,6 +32,10 @@ _EITHER = frozenset(
     throughout despite except beside besides round amid amidst concerning regarding de la le van
     von der den el al da di du des y et und""".split()
 )
+# Words that end the name of an organisation or an event.
+_NAMING = ORGANISATION_WORDS | frozenset(
+    "symposium colloquium festival war act street quay bridge river valley county".split()
+)
 _PREFIXES = frozenset("anti co ex mid multi non post pre re self semi sub un inter intra over under".split())
 _ROMAN = re.compile(r"[IVXLC]+")
 _CALENDAR = frozenset(
@@ -255,6 +259,6 @@ def _name_runs(found: list[_Word]) -> set[int]:
         n
         for run in runs
         if 2 <= sum(found[k].text[0].isupper() for k in run) < total
-        and any(found[k].text.casefold() in ORGANISATION_WORDS for k in run[1:])
+        and any(found[k].text.casefold() in _NAMING for k in run[1:])
         for n in run
     }

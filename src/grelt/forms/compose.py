@@ -133,6 +133,8 @@ def _behind(pieces: list[Piece], marks: list[str]) -> str:
 
 def _between(before: Piece | None, mark: str, after: Piece | None, kinds: Kinds) -> str:
     opening, closing = kinds.marks["quotes"]
+    if before is not None and before.element == "medium" and before.text.endswith((" at", " with")):
+        mark = " "  # `Paper presented at the conference`
     if before is not None:
         stop = before.text[-1:]
         if mark[:1] == "." and stop in (".", *_AFTER_STRONG):

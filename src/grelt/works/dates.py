@@ -30,7 +30,7 @@ DATE = re.compile(
     rf"|(?P<m3>\b{_MONTH})\s(?P<d3>{_DAY}(?:{_DASH}{_DAY})?),?\s(?P<y3>{_YEAR})\b"
     rf"|(?P<s4>\b(?i:winter|spring|summer|autumn|fall))(?:{_DASH}(?P<t4>(?i:winter|spring|summer|autumn|fall)))?,?\s(?P<y4>{_YEAR})\b"
     rf"|(?P<y5>(?<![\d./-]){_YEAR})-(?P<m5>0[1-9]|1[0-2])-(?P<d5>[0-3]\d)(?!\d)"
-    rf"|(?<![\d./-])(?P<a6>\d\d?)[./](?P<b6>\d\d?)[./](?P<y6>{_YEAR}|\d\d)(?![\d./])"
+    rf"|(?<![\d./-])(?P<a6>\d\d?)[./](?P<b6>\d\d?)[./](?P<y6>{_YEAR}|\d\d)(?!\d|[./]\d)"
     rf"|(?P<circa>(?:c\.|ca\.|circa)\s)?(?P<y7>(?<![\w.,/–-]){_YEAR}|(?<=[(\[]){_YEAR})(?P<l7>[a-z]\b)?(?:(?P<later>{_DASH}(?:{_YEAR}|\d\d|present)?))?(?![\w/])"
 )  # fmt: skip
 
