@@ -16,9 +16,8 @@ from pathlib import Path
 ROOT = Path(__file__).resolve().parents[1]
 sys.path[:0] = [str(ROOT / "src"), str(ROOT)]
 
-from tests.core.measured_entries import Measured, measure  # noqa: E402
-
 from tests.core.marked_entries import load_set  # noqa: E402
+from tests.core.measured_entries import Measured, measure  # noqa: E402
 
 
 def main() -> None:
@@ -36,7 +35,10 @@ def main() -> None:
             for line in measured.wrong:
                 print(line)
     print(f"{'':26}entries  clean  kind  elements  slips  found  exact")
-    for title, found in (*sorted(by_guide.items()), ("all", [m for f in by_guide.values() for m in f])):
+    for title, found in (
+        *sorted(by_guide.items()),
+        ("all", [m for f in by_guide.values() for m in f]),
+    ):
         _print(title, found)
     print()
     for title, found in sorted(by_kind.items()):

@@ -15,6 +15,7 @@ from importlib.resources.abc import Traversable
 from typing import Any
 
 from . import __version__
+from .cutting import Hand
 from .errors import GreltError, HouseRuleInvalid, PaperUnreadable
 from .guides import Policy, available_guides, load_guide, load_house
 from .guides.house import House, house_from
@@ -59,13 +60,16 @@ class CheckInputs:
 
     `house` is the text of a house rules file or tables already read; `date`
     (YYYY-MM-DD) decides only what lies in the future; `joins` are matches made by hand,
-    citation key to entry key (`""` for “no entry”).
+    citation key to entry key (`""` for “no entry”);
+    `hands` what a person has set right in entries, by entry key: `kind`, and `borders` as lists of element,
+    start and end.
     """
 
     guide: str = AUTO
     house: str | Mapping[str, object] | None = None
     date: str = ""
     joins: Mapping[str, str] = field(default_factory=dict)
+    hands: Mapping[str, Mapping[str, Any]] = field(default_factory=dict)
 
 
 def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) -> dict[str, Any]:
@@ -78,7 +82,9 @@ def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) 
     document = read_paper(data, name)
     every = [load_guide(g) for g in available_guides()]
     wanted = load_guide(inputs.guide) if inputs.guide != AUTO else every[0]
-    paper = analyse(document, Policy(wanted, house, inputs.date), SetRight(inputs.joins))
+    paper = analyse(
+        document, Policy(wanted, house, inputs.date), SetRight(inputs.joins, _hands(inputs.hands))
+    )
     guide = _given(wanted)
     if inputs.guide == AUTO:
         found = recognise(paper, every)
@@ -96,10 +102,21 @@ def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) 
             "records": None,
             "date": inputs.date,
             "joins": len(inputs.joins),
+            "hands": len(inputs.hands),
             "core": __version__,
             "schema": SCHEMA_VERSION,
         },
     )
+
+
+def _hands(hands: Mapping[str, Mapping[str, Any]]) -> dict[str, Hand]:
+    return {
+        key: Hand(
+            str(hand.get("kind") or ""),
+            tuple((str(n), int(a), int(b)) for n, a, b in hand.get("borders") or ()),
+        )
+        for key, hand in hands.items()
+    }
 
 
 @cache

@@ -27,7 +27,9 @@ _FOREIGN_FROM = 3
 _UNKNOWN_OVER = 0.4
 _LEAST_FIT = 0.8
 # Papers in an archive: lists have them in many forms, and no kind of ours is meant.
-_ARCHIVED = re.compile(r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d|\b\w+ Papers\b.*\b(?:Archives?|Library|Record Office)\b")
+_ARCHIVED = re.compile(
+    r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d|\b\w+ Papers\b.*\b(?:Archives?|Library|Record Office)\b"
+)
 _TITLED = re.compile(r"\bAct\b|\bv\.\s")
 # A date that stands behind the names without a period between.
 _DATED = re.compile(r",?\s\(?(?:1[4-9]|20)\d\d[a-z]?\)?[.,]?$")
@@ -35,7 +37,9 @@ _RANKS = re.compile(
     r"(?<=,\s)(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Fr|Captain|Judge)\b\.?\s"
     r"|,\s(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS)\b\.?"
 )
-_ONLY_ADDRESS = frozenset(("url", "doi", "title", "words", "retrieved", "accessed", "supplement", "stray"))
+_ONLY_ADDRESS = frozenset(
+    ("url", "doi", "title", "words", "retrieved", "accessed", "supplement", "stray")
+)
 
 
 @dataclass(frozen=True)
@@ -83,7 +87,11 @@ class References:
             if other.points - _strain(better) > cut.points - _strain(checked):
                 cut, checked = replace(other, confidence=cut.confidence, runner_up=cut.kind), better
         if _ARCHIVED.search(written.text) and not cut.by_hand:
-            return Reference(replace(cut, kind="unknown", confidence=0.0), Checked(cut, (), written.text, "", ()), ())
+            return Reference(
+                replace(cut, kind="unknown", confidence=0.0),
+                Checked(cut, (), written.text, "", ()),
+                (),
+            )
         if _is_bare(cut):
             return Reference(cut, checked, (_bare_address(cut),), bare=True)
         by_hand = hand is not None and bool(hand.kind)
@@ -118,7 +126,11 @@ class References:
 
     def _check(self, cut: Cut, kinds: Kinds) -> Checked:
         return check_cut(
-            cut, kinds, self.vocabulary, demanded=self.policy.demanded(cut.kind, cut.work.values), left_out=self.policy.left_out
+            cut,
+            kinds,
+            self.vocabulary,
+            demanded=self.policy.demanded(cut.kind, cut.work.values),
+            left_out=self.policy.left_out,
         )
 
     def _foreign(self, written: Written, opened: Opened, own: Checked) -> tuple[str, str]:
@@ -161,9 +173,17 @@ def _weighed(checked: Checked) -> tuple[Difference, ...]:
 _LIGHTLY_MISSING = frozenset(
     f"entry-missing-{name}" for name in ("pages", "volume", "issue", "publisher", "place", "date")
 )
-_OF_BORDERS = frozenset(("entry-punctuation", "entry-element-order", "entry-edition-form", "entry-stray"))
+_OF_BORDERS = frozenset(
+    ("entry-punctuation", "entry-element-order", "entry-edition-form", "entry-stray")
+)
 _OF_KIND = frozenset(
-    ("entry-title-quotes", "entry-title-italic", "entry-container-italic", "entry-element-order", "entry-element-extra")
+    (
+        "entry-title-quotes",
+        "entry-title-italic",
+        "entry-container-italic",
+        "entry-element-order",
+        "entry-element-extra",
+    )
 )
 
 
@@ -173,7 +193,13 @@ def _is_unclear(cut: Cut) -> bool:
         return True
     if cut.element("title") is not None or "medium" in cut.work.values:
         return False
-    return len(cut.work.values.keys() & {"container", "volume", "pages", "publisher", "date", "reviewed"}) < 3
+    return (
+        len(
+            cut.work.values.keys()
+            & {"container", "volume", "pages", "publisher", "date", "reviewed"}
+        )
+        < 3
+    )
 
 
 def _is_bare(cut: Cut) -> bool:
@@ -209,7 +235,11 @@ def opening_of(entry: Entry, written: Written, surnames: frozenset[str] = frozen
     opening = entry.opening
     flat = written.flat
     start = flat.forth(opening.span.start)
-    end = flat.forth(max(opening.span.start, opening.span.end - 1)) + 1 if len(opening.span) else start
+    end = (
+        flat.forth(max(opening.span.start, opening.span.end - 1)) + 1
+        if len(opening.span)
+        else start
+    )
     dated = _DATED.search(flat.text, start, end)
     span = Span(start, max(start, dated.start() if dated is not None else end))
     nothing = Opened(None, "", Span(start, start))

@@ -64,7 +64,9 @@ def _read(guide: str, text: str) -> Iterator[MarkedEntry]:
         if line.startswith("# "):
             kind = line[2:].strip()
         elif line.strip():
-            elements = {_NAMES[m["name"]]: m["words"].replace("*", "") for m in _MARK.finditer(line)}
+            elements = {
+                _NAMES[m["name"]]: m["words"].replace("*", "") for m in _MARK.finditer(line)
+            }
             current = (_MARK.sub(lambda m: m["words"], line), elements)
 
 

@@ -52,14 +52,18 @@ def measure(entry: MarkedEntry) -> Measured:
     kind = reference.cut.kind
     if kind != entry.kind:
         measured.kind_right = False
-        measured.wrong.append(f"KIND {entry.guide} {kind} for {entry.kind} ({reference.cut.confidence}) :: {entry.text}")
+        measured.wrong.append(
+            f"KIND {entry.guide} {kind} for {entry.kind} ({reference.cut.confidence}) :: {entry.text}"
+        )
     for name, words in entry.elements.items():
         measured.elements_total += 1
         said = _said(paper, name)
         if said.strip(" .") == words.strip(" ."):
             measured.elements_right += 1
         else:
-            measured.wrong.append(f"ELEMENT {entry.guide} {name} {said!r} for {words!r} :: {entry.text}")
+            measured.wrong.append(
+                f"ELEMENT {entry.guide} {name} {said!r} for {words!r} :: {entry.text}"
+            )
     right = paper.references.of(0).cut.written.text
     for fault in entry.faults:
         measured.faults_total += 1
@@ -73,7 +77,9 @@ def measure(entry: MarkedEntry) -> Measured:
             else:
                 measured.wrong.append(f"INEXACT {entry.guide} {fault.why} :: {corrected}")
         else:
-            measured.wrong.append(f"MISS {entry.guide} {fault.why} :: {rules} {faulty.references.of(0).cut.kind}")
+            measured.wrong.append(
+                f"MISS {entry.guide} {fault.why} :: {rules} {faulty.references.of(0).cut.kind}"
+            )
     return measured
 
 
@@ -93,7 +99,9 @@ def _said(paper: Paper, name: str) -> str:
     return ""
 
 
-def _checked(text: str, guide: str, least: Severity = Severity.CAUTION) -> tuple[Paper, list[Finding]]:
+def _checked(
+    text: str, guide: str, least: Severity = Severity.CAUTION
+) -> tuple[Paper, list[Finding]]:
     paper = analyse(parse_fragment(f"Text.\n# References\n{text}"), Policy(load_guide(guide)))
     rules = [r for r in all_rules().values() if r.family in _FAMILIES and r.id != "entry-uncited"]
     outcome = run_rules(paper, rules, strict=True)

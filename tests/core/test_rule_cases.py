@@ -37,7 +37,9 @@ def corrected(document: Document, findings: list[Finding]) -> Document:
     for slip in sorted(slips, key=_where, reverse=True):
         place = slip.place
         assert place is not None and slip.expected is not None
-        markup = slip.markup or (escape(slip.expected, quote=False) if slip.entry is not None else "")
+        markup = slip.markup or (
+            escape(slip.expected, quote=False) if slip.entry is not None else ""
+        )
         document = with_text_replaced(
             document, place.paragraph, place.span, slip.expected, markup=markup
         )

@@ -23,8 +23,12 @@ _INSTITUTION = re.compile(
 _EVENT = re.compile(
     r"\b(?:Conference|Symposium|Congress|Meeting|Colloquium|Workshop|Seminar|Convention|Lecture|Assembly|Festival|Forum|Summit|Day|Days|Week)\b"
 )
-_DATABASE = re.compile(r"\b(?:Database|Full Text|Index|Archive|Complete|Source|Collection|Online|Store|Direct|Host|Reader|Stacks|Shelf)\b|[a-z][A-Z]")
-_SERIES = re.compile(r"\b(?:Series|ser\.|Studies in|Library of|Papers|Monographs?|Texts)\b.*|\b\w+ (?!(?:1[4-9]|20)\d\d$)\d+$")
+_DATABASE = re.compile(
+    r"\b(?:Database|Full Text|Index|Archive|Complete|Source|Collection|Online|Store|Direct|Host|Reader|Stacks|Shelf)\b|[a-z][A-Z]"
+)
+_SERIES = re.compile(
+    r"\b(?:Series|ser\.|Studies in|Library of|Papers|Monographs?|Texts)\b.*|\b\w+ (?!(?:1[4-9]|20)\d\d$)\d+$"
+)
 _FREE = frozenset(
     "title container publisher place institution event database series reviewed section number medium".split()
 )
@@ -72,9 +76,13 @@ class Fitter:
         """A quick guess at the fit: what is there for sure, and what is missing."""
         slots = {s.element for s in pattern.slots()}
         there = sum(_known(e, slots) for e in self._anchors)
-        foreign = sum(not _known(e, slots) and e not in ("words", "stray", "retrieved") for e in self._anchors)
+        foreign = sum(
+            not _known(e, slots) and e not in ("words", "stray", "retrieved") for e in self._anchors
+        )
         lacking = sum(
-            need == "needed" and e not in _FREE and e not in self._anchors
+            need == "needed"
+            and e not in _FREE
+            and e not in self._anchors
             and not (e in ("volume", "issue") and "numbering" in self._anchors)
             for e, need in form.needs.items()
         )
@@ -87,7 +95,9 @@ class Fitter:
         width = len(slots)
         worst = float("-inf")
         best = [[worst] * (width + 1) for _ in range(count + 1)]
-        back: list[list[tuple[int, int, str] | None]] = [[None] * (width + 1) for _ in range(count + 1)]
+        back: list[list[tuple[int, int, str] | None]] = [
+            [None] * (width + 1) for _ in range(count + 1)
+        ]
         best[0][0] = 0.0
         leave = [_cost_of_leaving(u) for u in units]
         for i in range(count + 1):
@@ -134,13 +144,15 @@ class Fitter:
 
     def _is_earlier(self, at: int) -> bool:
         """A bare year with another date behind it."""
-        return _is_bare_year(self.units[at]) and any(u.element == "date" for u in self.units[at + 1 :])
+        return _is_bare_year(self.units[at]) and any(
+            u.element == "date" for u in self.units[at + 1 :]
+        )
 
     def _mark_points(self, at: int, slot: _Slot) -> float:
         """A little for the mark before a unit being the one that the pattern has before the slot."""
         if not at:
             return 0.0
-        gap = self.text[self.units[at - 1].whole.end : self.units[at].whole.start].strip(" “”\"")
+        gap = self.text[self.units[at - 1].whole.end : self.units[at].whole.start].strip(' “”"')
         if not gap:
             quoted = self.units[at - 1].dress == "quotes"
             gap = self.text[self.units[at - 1].whole.end - 2] if quoted else ""
@@ -166,9 +178,15 @@ class Fitter:
                 return None
             if unit.element in _LEADS and slot.first and at > 0:
                 return None
-            if slot.element in ("issue", "section") and any(part == "volume" for part, _ in unit.parts):
+            if slot.element in ("issue", "section") and any(
+                part == "volume" for part, _ in unit.parts
+            ):
                 return None
-            if slot.element == "original-date" and unit.element == "date" and not self._is_earlier(at):
+            if (
+                slot.element == "original-date"
+                and unit.element == "date"
+                and not self._is_earlier(at)
+            ):
                 return None
             if slot.element == "volume" and any(part == "issue" for part, _ in unit.parts):
                 return 0.2  # a book has no issue
@@ -190,7 +208,11 @@ class Fitter:
         points += _word_points(words, first, last, element)
         for number in range(at, at + size - 1):
             gap = self.text[self.units[number].span.end : self.units[number + 1].span.start]
-            points -= _joint(gap, element) if element in ("title", "publisher", "container", "institution", "event", "place") else 0.7 + 0.9 * ("." in gap)
+            points -= (
+                _joint(gap, element)
+                if element in ("title", "publisher", "container", "institution", "event", "place")
+                else 0.7 + 0.9 * ("." in gap)
+            )
         return points
 
 
@@ -207,7 +229,9 @@ def _joint(gap: str, element: str) -> float:
 
 
 def _known(element: str, slots: set[str]) -> bool:
-    return element in slots or any(element in same and slot in slots for slot, same in _SAME.items())
+    return element in slots or any(
+        element in same and slot in slots for slot, same in _SAME.items()
+    )
 
 
 _cache: dict[tuple[int, int], tuple[_Slot, ...]] = {}
@@ -246,7 +270,13 @@ def _flattened(pattern: Sequence, lead: str = "") -> list[tuple[str, Slot]]:
 def _skip(form: KindForm, element: str) -> float:
     if element == "title" and form.needs.get("title") == "needed":
         return 2.0
-    names = ("volume", "issue") if element == "numbering" else ("date",) if element == "day" else (element,)
+    names = (
+        ("volume", "issue")
+        if element == "numbering"
+        else ("date",)
+        if element == "day"
+        else (element,)
+    )
     if element == "day":
         return 0.03
     if element == "place":
@@ -298,7 +328,11 @@ def _word_points(words: str, first: Unit, last: Unit, element: str) -> float:
     if element == "place":
         if last.colon_after:
             return 1.6 if len(words) < 40 else -1.0
-        return -0.3 if len(words) < 40 and words[:1].isupper() and not _PUBLISHER.search(words) else -2.0
+        return (
+            -0.3
+            if len(words) < 40 and words[:1].isupper() and not _PUBLISHER.search(words)
+            else -2.0
+        )
     if element == "institution":
         return 1.2 if _INSTITUTION.search(words) else -1.2
     if element == "event":

@@ -146,7 +146,10 @@ def _best(
     cues = _text_cues(written.text)
     held = _container_cues(written.text, units)
     rough = sorted(
-        ((fitter.rough(form, p) + cues.get(form.kind, 0.0) + held.get(form.kind, 0.0), n) for n, (form, p) in enumerate(patterns)),
+        (
+            (fitter.rough(form, p) + cues.get(form.kind, 0.0) + held.get(form.kind, 0.0), n)
+            for n, (form, p) in enumerate(patterns)
+        ),
         key=lambda item: (-item[0], item[1]),
     )
     fits: list[Fit] = []
@@ -164,7 +167,8 @@ def _best(
     confidence = 1 / (1 + math.exp(-1.6 * margin)) if other is not None else 0.97
     near = [f for f in fits[1:] if best.score - f.score <= _NEAR and f.kind != best.kind]
     alternatives = tuple(
-        _cut(written, units, f, fits, hand, 0.5) for f in {f.kind: f for f in reversed(near)}.values()
+        _cut(written, units, f, fits, hand, 0.5)
+        for f in {f.kind: f for f in reversed(near)}.values()
     )
     return _cut(written, units, best, fits, hand, confidence, alternatives)
 
@@ -208,9 +212,11 @@ def _review_marked(units: list[Unit], text: str) -> list[Unit]:
         if unit.element != "review-of":
             continue
         for later in range(number + 1, min(number + 3, len(units))):
-            if found[later].element == "" and found[later].dress != "plain" or later == number + 1:
+            if (found[later].element == "" and found[later].dress != "plain") or later == number + 1:
                 span = found[later].span
-                found[later] = replace(found[later], element="reviewed", value=TextValue(""), span=span)
+                found[later] = replace(
+                    found[later], element="reviewed", value=TextValue(""), span=span
+                )
                 _author_reviewed(found, later + 1, text)
                 break
     return found
@@ -233,7 +239,9 @@ def _author_reviewed(found: list[Unit], number: int, text: str) -> None:
 def _text_cues(text: str) -> dict[str, float]:
     found: dict[str, float] = {}
     for kind, table in _cues().items():
-        points = _priors()[kind] + sum(weight for pattern, weight in table.get("text", ()) if pattern.search(text))
+        points = _priors()[kind] + sum(
+            weight for pattern, weight in table.get("text", ()) if pattern.search(text)
+        )
         if points:
             found[kind] = min(points, 7.0)
     return found
@@ -243,7 +251,9 @@ def _container_cues(text: str, units: list[Unit]) -> dict[str, float]:
     """What the free stretches would say of the kind as the name of a container."""
     loose = [u.span.of(text) for u in units if not u.element and u.dress != "quotes"]
     return {
-        kind: sum(w for p, w in table.get("container", ()) if any(p.search(words) for words in loose))
+        kind: sum(
+            w for p, w in table.get("container", ()) if any(p.search(words) for words in loose)
+        )
         for kind, table in _cues().items()
     }
 
@@ -263,7 +273,12 @@ def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement
     while at < len(units):
         unit, element = units[at], fit.elements[at]
         end = at + 1
-        while end < len(units) and element and fit.starts[end] == fit.starts[at] and not units[end].element:
+        while (
+            end < len(units)
+            and element
+            and fit.starts[end] == fit.starts[at]
+            and not units[end].element
+        ):
             end += 1
         last = units[end - 1]
         if not element:

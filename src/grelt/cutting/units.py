@@ -19,7 +19,7 @@ from ..text.names import (
     natural_names,
 )
 from ..text.spans import Span
-from ..works import DateValue, Group, Name, TextValue, Value
+from ..works import Group, Name, TextValue, Value
 from ..works.dates import DATE, date_of
 from .written import Written
 
@@ -49,7 +49,8 @@ _ORDINAL = (
 )
 # Places held for what an entry lacks, as corrected entries have them.
 HELD = {text: element for element, text in GAPS.items() if element != "day"} | {
-    f"[{e}]": e for e in "author title publisher volume issue institution place database edition event".split()
+    f"[{e}]": e
+    for e in "author title publisher volume issue institution place database edition event".split()
 }
 DOI = re.compile(
     r"(?:(?:https?://)?(?:dx\.|www\.)?doi\.org/|https?://doi-org\.[^\s/]+/|doi:?\s?(?:https?://(?:dx\.)?doi\.org/)?)(?P<doi>10\.\d{4,9}/\S+)"
@@ -63,7 +64,9 @@ URL = re.compile(
 _ACCESSED = re.compile(
     rf"\(?(?P<word>(?:[Ll]ast\s)?(?:[Aa]ccessed|[Rr]etrieved|[Vv]iewed|[Vv]isited|[Rr]ead))(?:\son)?:?,?\s(?P<date>{DATE.pattern})(?P<from>,?\sfrom:?)?\)?"
 )
-_RETRIEVED = re.compile(r"(?:Retrieved|Available|Accessed|Available\sonline)(?:\s(?:from|at|on))?:?(?=\s(?:the\s|https?:|www|[\w.-]+/))")
+_RETRIEVED = re.compile(
+    r"(?:Retrieved|Available|Accessed|Available\sonline)(?:\s(?:from|at|on))?:?(?=\s(?:the\s|https?:|www|[\w.-]+/))"
+)
 _NUMBERING = re.compile(
     r"\b[Vv]ol(?:ume)?\.?\s?(?P<v7>\d{1,3})\.(?P<i7>\d{1,2})(?!\d)"
     r"|\b[Vv]ol(?:ume|umes|s)?\.?\s?(?P<v1>\d{1,4}(?:[-–/]\d{1,4})?|[IVXLC]{1,7}\b|[A-Z]\b)(?:(?P<m1>[,;.]?\s?\(?)(?:[Nn]o|[Nn]os|[Nn]r|[Nn]um|[Nn]umber|[Ii]ssue|[Ii]ss)s?\.?\s?(?P<i1>[\w–/-]{1,8})\)?|(?P<p1>\s?\()(?P<i6>\d{1,3})\))?"
@@ -73,14 +76,20 @@ _NUMBERING = re.compile(
     r"|\b(?:[Nn]o|[Ii]ssue)\.?\s?(?P<i4>\d{1,4})(?=[,.\s(:]|$)"
     r"|(?<![\d(./])(?P<v5>\d{1,3})\.(?P<i5>\d{1,2})(?=,?\s\(|:|,\s\d)"
 )  # fmt: skip
-_BARE_VOLUME = re.compile(r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d{1,3}\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d))")
+_BARE_VOLUME = re.compile(
+    r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d{1,3}\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d))"
+)
 _PAGES = re.compile(rf"\b(?P<label>[Pp]p?\.|[Pp]gs?\.|[Pp]ages?|S\.)\s?(?P<pages>{_RANGES})(?!\w)")
-_BARE_PAGES = re.compile(rf"(?P<mark>:|,)\s?(?!(?:1[4-9]|20)\d\d\b(?!\s?[-–—]))(?P<pages>{_DASHED}(?:,\s?{_RANGE}(?![\w]))*|{_RANGE})(?=[.,;\s]|$)")
-_ENCLOSED_PAGES = re.compile(rf"(?<=\s)\((?P<pages>\d{{1,5}}\s?[-–—]\s?\d{{1,5}})\)")
+_BARE_PAGES = re.compile(
+    rf"(?P<mark>:|,)\s?(?!(?:1[4-9]|20)\d\d\b(?!\s?[-–—]))(?P<pages>{_DASHED}(?:,\s?{_RANGE}(?![\w]))*|{_RANGE})(?=[.,;\s]|$)"
+)
+_ENCLOSED_PAGES = re.compile(r"(?<=\s)\((?P<pages>\d{1,5}\s?[-–—]\s?\d{1,5})\)")
 _GENERIC_TO = re.compile(
     r"(?<=[.”\"]\s)(?P<title>Introduction|Foreword|Preface|Afterword|Epilogue|Prologue)\s(?P<to>to)\s"
 )
-_ARTICLE = re.compile(r"\b(?P<label>[Aa]rticle\s(?:no\.\s|number\s)?)(?P<a>[A-Za-z]?\d{2,9})\b|(?<=[,:]\s)(?P<b>e\d{2,9})\b")
+_ARTICLE = re.compile(
+    r"\b(?P<label>[Aa]rticle\s(?:no\.\s|number\s)?)(?P<a>[A-Za-z]?\d{2,9})\b|(?<=[,:]\s)(?P<b>e\d{2,9})\b"
+)
 _EDITION = re.compile(
     rf"\b(?P<e>{_ORDINAL}(?:,?\s(?:and\s)?{_ORDINAL})*\s(?:[Ee]dition|[Ee]dn\.?|[Ee]d\.?)(?!\w|\sby)|[Vv]ersion\s\d(?:[\w.]*\w)?|[Vv]\.?\s?\d+\.[\d.]*\d)"
 )
@@ -115,13 +124,17 @@ _NUMBER = re.compile(
 )  # fmt: skip
 _REVIEW = re.compile(r"[\[(]?[Rr]eview\sof\s(?:the\s(?:book|film|exhibition|play)\s)?(?=[“\"A-Z*])")
 _IN = re.compile(r"(?:(?<=[.,”\"?!)\]]\s)|^)[Ii]n:?\s(?=\S)")
-_MODIFIED = re.compile(r"\b(?:Last\s(?:modified|updated|revised)|Updated|Modified|Published)(?:\son)?\s$")
+_MODIFIED = re.compile(
+    r"\b(?:Last\s(?:modified|updated|revised)|Updated|Modified|Published)(?:\son)?\s$"
+)
 # A year behind one of these belongs to the words before it (`the law of 1847`).
 _LEADING_IN = re.compile(r"\b(?:of|in|since|from|to|until|before|after|and|around|about|during)\s$")
 _STANDARD = re.compile(r"\b(?:ISBN|ISSN)(?:-1[03])?:?\s?[\dXx‑–-][\dXx ‑–-]{6,16}[\dXx]")
 _SV = re.compile(r"\bs\.v\.\s")
 _OLD_MEDIUM = re.compile(r"(?<=[.”\")]\s)(?:Web|Print|Internet|Online|World\sWide\sWeb)\.(?=\s|$)")
-_ORIGINAL = re.compile(rf"\(?[Oo]riginal(?:ly)?\s(?:work\s)?published(?:\sin)?\s(?P<date>{DATE.pattern})\)?")
+_ORIGINAL = re.compile(
+    rf"\(?[Oo]riginal(?:ly)?\s(?:work\s)?published(?:\sin)?\s(?P<date>{DATE.pattern})\)?"
+)
 _TITLED = re.compile(r"^(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Fr|Captain|Judge)\b\.?\s+")
 # Abbreviations whose period parts nothing.
 ABBREVIATED = frozenset(
@@ -222,7 +235,11 @@ def _quoted(text: str, span: Span) -> Unit:
     inner = Span(span.start + 1, span.end - 1)
     words = inner.of(text)
     tail = len(words.rstrip(" ,"))
-    if words[:tail].endswith(".") and not words[:tail].endswith((". . .", "...")) and not _ends_short(words[:tail]):
+    if (
+        words[:tail].endswith(".")
+        and not words[:tail].endswith((". . .", "..."))
+        and not _ends_short(words[:tail])
+    ):
         tail -= 1
     lead = len(words) - len(words.lstrip())
     return Unit("", Span(inner.start + lead, inner.start + max(lead, tail)), span, "quotes")
@@ -239,7 +256,13 @@ def _anchors(written: Written, start: int, sheltered: _Taken) -> Iterator[Unit]:
         date = DATE.fullmatch(match["date"])
         if date is not None and sheltered.free(Span(*match.span())):
             value = date_of(date)
-            yield Unit("accessed", Span(*match.span("date")), Span(*match.span()), value=value, source=match.group())
+            yield Unit(
+                "accessed",
+                Span(*match.span("date")),
+                Span(*match.span()),
+                value=value,
+                source=match.group(),
+            )
     for match in _ORIGINAL.finditer(text, start):
         date = DATE.fullmatch(match["date"])
         if date is not None:
@@ -259,7 +282,9 @@ def _anchors(written: Written, start: int, sheltered: _Taken) -> Iterator[Unit]:
     for match in _STANDARD.finditer(text, start):
         yield Unit("isbn", Span(*match.span()), Span(*match.span()), value=TextValue(match.group()))
     for match in _RETRIEVED.finditer(text, start):
-        yield Unit("retrieved", Span(*match.span()), Span(*match.span()), value=TextValue(match.group()))
+        yield Unit(
+            "retrieved", Span(*match.span()), Span(*match.span()), value=TextValue(match.group())
+        )
     for match in _OLD_MEDIUM.finditer(text, start):
         if sheltered.free(Span(*match.span())):
             span = Span(match.start(), match.end() - 1)
@@ -291,8 +316,15 @@ def _anchors(written: Written, start: int, sheltered: _Taken) -> Iterator[Unit]:
             yield Unit("pages", span, Span(match.start(), span.end), value=TextValue(span.of(text)))
     for match in _BARE_PAGES.finditer(text, start):
         span = _not_into_year(text, Span(*match.span("pages")))
-        if len(span) and sheltered.free(span) and _paged(
-            text, match, span, italic_before=match.start() > 0 and written.italic[match.start() - 1]
+        if (
+            len(span)
+            and sheltered.free(span)
+            and _paged(
+                text,
+                match,
+                span,
+                italic_before=match.start() > 0 and written.italic[match.start() - 1],
+            )
         ):
             yield Unit("pages", span, span, value=TextValue(span.of(text)))
     for match in _ENCLOSED_PAGES.finditer(text, start):
@@ -326,7 +358,7 @@ def _number_value(element: str, match: re.Match[str], group: str) -> TextValue:
 def _address_span(text: str, span: Span) -> Span:
     """An address without the marks that close the sentence."""
     words = span.of(text)
-    bare = words.rstrip(".,;:\"”’>]")
+    bare = words.rstrip('.,;:"”’>]')
     while bare.endswith(")") and bare.count(")") > bare.count("("):
         bare = bare[:-1].rstrip(".,;")
     return Span(span.start, span.start + len(bare))
@@ -341,7 +373,9 @@ def _brackets(text: str, start: int, sheltered: _Taken) -> Iterator[Unit]:
         span = Span(*match.span("inner"))
         held = HELD.get(match.group())
         if held is not None:
-            label = re.search(r"(?:Accessed\s|Retrieved\s|no\.\s|vol\.\s|Vol\.\s)$", text[: whole.start])
+            label = re.search(
+                r"(?:Accessed\s|Retrieved\s|no\.\s|vol\.\s|Vol\.\s)$", text[: whole.start]
+            )
             whole = Span(whole.start - (len(label.group()) if label else 0), whole.end)
             yield Unit(held, whole, whole, source="held")
             continue
@@ -401,7 +435,9 @@ def _numberings(written: Written, start: int, sheltered: _Taken) -> Iterator[Uni
         if not sheltered.free(Span(*match.span())):
             continue
         volume = next((g for g in ("v8", "v7", "v1", "v2", "v3", "v5") if match[g]), None)
-        issue = next((g for g in ("i8", "i7", "i1", "i2", "i3", "i4", "i5", "i6") if match[g]), None)
+        issue = next(
+            (g for g in ("i8", "i7", "i1", "i2", "i3", "i4", "i5", "i6") if match[g]), None
+        )
         if volume in ("v2", "v5") and match.start() and text[match.start() - 1] in "$#-–/.:":
             continue
         parts = tuple(
@@ -409,13 +445,21 @@ def _numberings(written: Written, start: int, sheltered: _Taken) -> Iterator[Uni
             for name, group in (("volume", volume), ("issue", issue))
             if group is not None
         )
-        yield Unit("numbering", Span(*match.span()), Span(*match.span()), parts=parts, value=TextValue(match.group()))
+        yield Unit(
+            "numbering",
+            Span(*match.span()),
+            Span(*match.span()),
+            parts=parts,
+            value=TextValue(match.group()),
+        )
     for match in _BARE_VOLUME.finditer(text, start):
         span = Span(*match.span("v"))
         before = match.start() - 1
         after_italics = before > 0 and written.italic[before]
         if after_italics and sheltered.free(span):
-            yield Unit("numbering", span, span, parts=(("volume", span),), value=TextValue(span.of(text)))
+            yield Unit(
+                "numbering", span, span, parts=(("volume", span),), value=TextValue(span.of(text))
+            )
 
 
 def _dates(text: str, start: int, sheltered: _Taken) -> Iterator[Unit]:
@@ -444,8 +488,12 @@ def _of_a_title(text: str, match: re.Match[str]) -> bool:
     if match["y7"] is None:
         return False
     before, after = text[: match.start()], text[match.end() : match.end() + 2]
-    return after in (". ", ": ") and re.search(r"[^\W\d_][,\s]\s?$", before) is not None and not re.search(
-        r"\b(?:Press|Books|UP|P|College|University|Inc|Ltd|House)\b[.,]*\s?$", before
+    return (
+        after in (". ", ": ")
+        and re.search(r"[^\W\d_][,\s]\s?$", before) is not None
+        and not re.search(
+            r"\b(?:Press|Books|UP|P|College|University|Inc|Ltd|House)\b[.,]*\s?$", before
+        )
     )
 
 
@@ -464,7 +512,10 @@ def _not_into_year(text: str, span: Span) -> Span:
 def _paged(text: str, match: re.Match[str], span: Span, *, italic_before: bool) -> bool:
     """Whether figures without a label are pages: a range, or what a colon or a full date leads to."""
     words = span.of(text)
-    if re.fullmatch(r"(?:1[4-9]|20)\d\d(?:\s?[-–—]\s?(?:(?:1[4-9]|20)?\d\d)?)?", words) and match["mark"] == ",":
+    if (
+        re.fullmatch(r"(?:1[4-9]|20)\d\d(?:\s?[-–—]\s?(?:(?:1[4-9]|20)?\d\d)?)?", words)
+        and match["mark"] == ","
+    ):
         return False
     if re.search(r"[-–—‑−]", words):
         first = re.match(r"[A-Za-z]{0,2}\d+|[ivxlc]+", words)
@@ -496,13 +547,17 @@ def _parted(text: str, start: int, end: int) -> Iterator[Unit]:
     at = start
     for position in [*_breaks(text, start, end), end]:
         piece = text[at:position]
-        lead = len(piece) - len(piece.lstrip(" .,;:()[]<>“”\"—–-/"))
-        tail = len(piece.rstrip(" ,;:([<“\""))
-        if lead and piece[lead - 1] in "“\"" and "”" in piece[lead:tail].replace('"', "”"):
+        lead = len(piece) - len(piece.lstrip(' .,;:()[]<>“”"—–-/'))
+        tail = len(piece.rstrip(' ,;:([<“"'))
+        if lead and piece[lead - 1] in '“"' and "”" in piece[lead:tail].replace('"', "”"):
             lead -= 1  # words that begin with a quotation
         closing = piece[:tail]
         # A bracket that is not the segment's own is no part of it.
-        while tail > lead and closing.endswith((")", "]")) and closing.count("(") < closing.count(")") + closing.count("]"):
+        while (
+            tail > lead
+            and closing.endswith((")", "]"))
+            and closing.count("(") < closing.count(")") + closing.count("]")
+        ):
             tail -= 1
             tail = len(piece[:tail].rstrip())
             closing = piece[:tail]
@@ -521,7 +576,9 @@ def _is_abbreviated(words: str) -> bool:
 
 
 def _breaks(text: str, start: int, end: int) -> Iterator[int]:
-    for match in re.finditer(r"[.?!]['’”\"]?(?=\s)|[,;:](?=\s)|(?<=\s)[(\[]|[)\]]", text[start:end]):
+    for match in re.finditer(
+        r"[.?!]['’”\"]?(?=\s)|[,;:](?=\s)|(?<=\s)[(\[]|[)\]]", text[start:end]
+    ):
         position = start + match.end()
         if match.group()[0] in "(":
             yield start + match.start()
@@ -550,7 +607,12 @@ def lead_units(
         span = Span(span.start, span.start + handle.start())
         value = (Group(span.of(text)),)
     end = span.end
-    if names is not None and names.et_al and text[end : end + 1] == "." and text[end - 2 : end] == "al":
+    if (
+        names is not None
+        and names.et_al
+        and text[end : end + 1] == "."
+        and text[end - 2 : end] == "al"
+    ):
         end += 1
         span = Span(span.start, end)
     role = "author"
@@ -563,11 +625,27 @@ def lead_units(
             role = "host"
         whole = Span(span.start, label.end())
         end = label.end()
-    units = [Unit(role, span, whole, value=value, more=bool(names and names.et_al), source="repeated" if repeated else "")]
+    units = [
+        Unit(
+            role,
+            span,
+            whole,
+            value=value,
+            more=bool(names and names.et_al),
+            source="repeated" if repeated else "",
+        )
+    ]
     handle = _HANDLE.match(text, end)
     if handle is not None:
         lead = len(handle.group()) - len(handle.group().lstrip())
-        units.append(Unit("handle", Span(*handle.span("handle")), Span(handle.start() + lead, handle.end()), value=TextValue(handle["handle"])))
+        units.append(
+            Unit(
+                "handle",
+                Span(*handle.span("handle")),
+                Span(handle.start() + lead, handle.end()),
+                value=TextValue(handle["handle"]),
+            )
+        )
         end = handle.end()
     return tuple(units), end
 

@@ -10,7 +10,6 @@ from ..document import Paragraph
 from ..text.quotes import quoted
 from ..text.spans import Span, Squeezed, squeeze
 
-
 # More spaces in a row than this were meant to move the text.
 _MOST_SPACES = 3
 
@@ -51,7 +50,12 @@ class Written:
             if flag and start is None:
                 start = at
             elif not flag and start is not None:
-                if at < len(self.text) and self.text[at] == " " and at + 1 < len(self.text) and self.italic[at + 1]:
+                if (
+                    at < len(self.text)
+                    and self.text[at] == " "
+                    and at + 1 < len(self.text)
+                    and self.italic[at + 1]
+                ):
                     continue
                 found.append(Span(start, at))
                 start = None
@@ -59,8 +63,8 @@ class Written:
 
     def _bare(self, span: Span) -> Span:
         words = span.of(self.text)
-        lead = len(words) - len(words.lstrip(" .,;:()[]“”\""))
-        tail = len(words.rstrip(" .,;:([“”\""))
+        lead = len(words) - len(words.lstrip(' .,;:()[]“”"'))
+        tail = len(words.rstrip(' .,;:([“”"'))
         return Span(span.start + min(lead, tail), span.start + max(lead, tail))
 
     def share_in_italics(self, span: Span) -> float:

@@ -96,7 +96,8 @@ def check_note_cut(cut: Cut, kinds: Kinds, vocabulary: Vocabulary) -> Checked:
     if form is None or not form.note or not cut.elements:
         return Checked(cut, (), cut.written.text, _markup_of(cut, ()), ())
     found = [
-        _check(cut, p, form, kinds, vocabulary, frozenset(), frozenset(), noted=True) for p in form.note
+        _check(cut, p, form, kinds, vocabulary, frozenset(), frozenset(), noted=True)
+        for p in form.note
     ]
     return min(found, key=lambda c: c.weight)
 
@@ -113,15 +114,24 @@ def _check(
     noted: bool = False,
 ) -> Checked:
     gaps = (
-        frozenset() if noted else missing_elements(cut, pattern, form) | (demanded & _lacking(cut, pattern))
+        frozenset()
+        if noted
+        else missing_elements(cut, pattern, form) | (demanded & _lacking(cut, pattern))
     )
     plain = compose(cut.work, pattern, kinds, vocabulary=vocabulary, end=not noted)
-    whole = compose(cut.work, pattern, kinds, vocabulary=vocabulary, gaps=gaps, end=not noted) if gaps else plain
-    comparison = _Comparison(cut, plain, whole, kinds, vocabulary, frozenset(kinds.left_out) | left_out, noted)
+    whole = (
+        compose(cut.work, pattern, kinds, vocabulary=vocabulary, gaps=gaps, end=not noted)
+        if gaps
+        else plain
+    )
+    comparison = _Comparison(
+        cut, plain, whole, kinds, vocabulary, frozenset(kinds.left_out) | left_out, noted
+    )
     differences = tuple(sorted(comparison.differences(), key=lambda d: (d.span, d.rule)))
     corrected = apply(cut.written.text, differences)
     loose = sum(
-        n not in comparison.pairs and e.name not in (*_KEPT, *kinds.left_out, "isbn", "stray") for n, e in enumerate(cut.elements)
+        n not in comparison.pairs and e.name not in (*_KEPT, *kinds.left_out, "isbn", "stray")
+        for n, e in enumerate(cut.elements)
     )
     markup = _markup_of(cut, differences)
     return Checked(cut, differences, corrected, markup, comparison.aligned(differences), loose)
@@ -144,11 +154,7 @@ def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[s
         date = cut.work.date()
         if date is not None and date.literal in ("in press", "forthcoming") and element in _NOT_YET:
             continue
-        if need == "needed" or (
-            need.startswith("without ") and not have & set(need.split()[1:])
-        ):
-            found.add(element)
-        elif need == "wanted" and element == "issue" and "volume" in have:
+        if need == "needed" or (need.startswith("without ") and not have & set(need.split()[1:])) or (need == "wanted" and element == "issue" and "volume" in have):
             found.add(element)
     return frozenset(found)
 
@@ -174,14 +180,25 @@ def outermost(differences: tuple[Difference, ...]) -> list[Difference]:
     """Differences that lie within no other, in order."""
     kept: list[Difference] = []
     fixable = [d for d in differences if d.expected is not None]
-    for difference in sorted(fixable, key=lambda d: (-len(d.span), -len(d.expected or ""), d.span, d.rule)):
+    for difference in sorted(
+        fixable, key=lambda d: (-len(d.span), -len(d.expected or ""), d.span, d.rule)
+    ):
         if not any(_clash(difference.span, other.span) for other in kept):
             kept.append(difference)
     return sorted(kept, key=lambda d: d.span)
 
 
 def _clash(one: Span, other: Span) -> bool:
-    return one.overlaps(other) or (other.start <= one.start and one.end <= other.end and len(one) + len(other) > 0 and other.start < one.start < other.end) or one == other
+    return (
+        one.overlaps(other)
+        or (
+            other.start <= one.start
+            and one.end <= other.end
+            and len(one) + len(other) > 0
+            and other.start < one.start < other.end
+        )
+        or one == other
+    )
 
 
 def _markup_of(cut: Cut, differences: tuple[Difference, ...]) -> str:
@@ -239,12 +256,18 @@ class _Comparison:
             for at, element in enumerate(self.elements):
                 if at in found:
                     continue
-                if piece.gap and element.value is not None and piece.element not in ("date", "day", "original-date"):
+                if (
+                    piece.gap
+                    and element.value is not None
+                    and piece.element not in ("date", "day", "original-date")
+                ):
                     continue
                 if piece.element == "issue" and any(part == "volume" for part, _ in element.parts):
                     continue
                 if piece.element == "words":
-                    same = element.name in ("words", "review-of") and _same_words(element.whole.of(self.text), piece.text)
+                    same = element.name in ("words", "review-of") and _same_words(
+                        element.whole.of(self.text), piece.text
+                    )
                 else:
                     same = element.name in names
                 if same:
@@ -283,7 +306,11 @@ class _Comparison:
 
     def right(self, number: int) -> int:
         element = self.elements[number]
-        return element.span.start if element.dress == "quotes" and element.name in TEXTS else element.whole.start
+        return (
+            element.span.start
+            if element.dress == "quotes" and element.name in TEXTS
+            else element.whole.start
+        )
 
     def differences(self) -> Iterator[Difference]:
         if not self.anchors:
@@ -314,7 +341,9 @@ class _Comparison:
             if difference.expected is None or difference.span.end != element.whole.end or piece.gap:
                 yield difference
             elif self._shares_period(at):
-                longer = replace(difference, span=Span(difference.span.start, difference.span.end + 1))
+                longer = replace(
+                    difference, span=Span(difference.span.start, difference.span.end + 1)
+                )
                 if longer.span.of(self.text) != longer.expected:
                     yield longer
             elif own == "." != right and self._plain_mark(number + 1).startswith("."):
@@ -347,17 +376,33 @@ class _Comparison:
             if self.cut.repeated and at == 0:
                 return
             yield from name_differences(
-                self.text, element.whole, element.span, element.value, piece.parts, piece.element, self._words_before(piece),
+                self.text,
+                element.whole,
+                element.span,
+                element.value,
+                piece.parts,
+                piece.element,
+                self._words_before(piece),
             )
             return
         yield from text_differences(
-            self.written, element, piece, self.kinds, self.vocabulary, in_quotes=element.dress == "quotes"
+            self.written,
+            element,
+            piece,
+            self.kinds,
+            self.vocabulary,
+            in_quotes=element.dress == "quotes",
         )
         if piece.gap:
             return
         better = piece.text
         dress = dress_difference(
-            self.written, element, piece, self.whole.marks[number], self.whole.marks[number + 1], text=better
+            self.written,
+            element,
+            piece,
+            self.whole.marks[number],
+            self.whole.marks[number + 1],
+            text=better,
         )
         if dress is not None:
             yield dress
@@ -416,7 +461,17 @@ class _Comparison:
         number = self.anchors.index(other if opens else one)
         at, piece = self.anchors[number]
         element = self.whole.pieces[piece].element
-        if element not in ("date", "pages", "edition", "original-date", "numbering", "volume", "number", "editor", "translator"):
+        if element not in (
+            "date",
+            "pages",
+            "edition",
+            "original-date",
+            "numbering",
+            "volume",
+            "number",
+            "editor",
+            "translator",
+        ):
             return None
         if not opens:
             return []  # told with the opening bracket
@@ -446,7 +501,11 @@ class _Comparison:
         span, wanted, markup = _trimmed(self.text, span, wanted, markup)
         words = self.elements[at].whole.of(self.text)
         holes = (("found", span.of(self.text).strip()), ("right", wanted.strip()))
-        return Difference(form_rule(element), span, wanted, markup, element, holes=holes) if words else Difference(form_rule(element), span, wanted, markup, element)
+        return (
+            Difference(form_rule(element), span, wanted, markup, element, holes=holes)
+            if words
+            else Difference(form_rule(element), span, wanted, markup, element)
+        )
 
     def _composed(self, first: int, last: int, *, markup: bool = False) -> str:
         """Marks and pieces from the mark before `first` up to the mark before `last`."""
@@ -495,7 +554,10 @@ class _Comparison:
             rule, place, expected, "", first.name, template=_extra_template(first.name),
             holes=(("found", found), ("element", first.name)),
         )  # fmt: skip
-        yield from (replace(d, span=place, expected=expected) for d in self._missing(lacking, (span, wanted)))
+        yield from (
+            replace(d, span=place, expected=expected)
+            for d in self._missing(lacking, (span, wanted))
+        )
 
     def _is_kept(self, element: CutElement) -> bool:
         """What the pattern has no place for, and the guide nothing against."""
@@ -522,14 +584,14 @@ class _Comparison:
         """The same for the marks before an anchor."""
         if self._dress_right(anchor):
             return self.right(anchor[0]), wanted
-        return self.elements[anchor[0]].whole.start, wanted.rstrip("“\"")
+        return self.elements[anchor[0]].whole.start, wanted.rstrip('“"')
 
     def _dress_right(self, anchor: tuple[int, int]) -> bool:
         element, piece = self.elements[anchor[0]], self.whole.pieces[anchor[1]]
         if element.name not in TEXTS:
             return True
         return (element.dress == "quotes") == (piece.dress == "quotes") and (
-            element.dress != "quotes" or self.text[element.whole.start] in "“\""
+            element.dress != "quotes" or self.text[element.whole.start] in '“"'
         )
 
     # The ends
@@ -547,7 +609,10 @@ class _Comparison:
         if at and not lacking:
             yield from self._extra(self.elements[:at], span, wanted, lacking)
             return
-        yield from self._missing(lacking, (self._widened(span, at), wanted + self.text[span.end : self._widened(span, at).end]))
+        yield from self._missing(
+            lacking,
+            (self._widened(span, at), wanted + self.text[span.end : self._widened(span, at).end]),
+        )
 
     def _widened(self, span: Span, at: int) -> Span:
         """A place at the very beginning, widened to the first word."""
@@ -572,7 +637,9 @@ class _Comparison:
             yield from self._extra(between, span, wanted, lacking)
             return
         if lacking:
-            yield from self._missing(lacking, (_seen(span), self.text[_seen(span).start : span.start] + wanted))
+            yield from self._missing(
+                lacking, (_seen(span), self.text[_seen(span).start : span.start] + wanted)
+            )
             return
         if self.noted:
             return
@@ -587,7 +654,11 @@ class _Comparison:
             return
         if not re.search(r"[.?!][”\"’)\]]?$", self.text):
             span = Span(max(0, len(self.text) - 1), len(self.text))
-            yield _end_difference(self.text, Span(len(self.text), len(self.text)), ".") if span else _end_difference(self.text, span, ".")
+            yield (
+                _end_difference(self.text, Span(len(self.text), len(self.text)), ".")
+                if span
+                else _end_difference(self.text, span, ".")
+            )
 
     # Out of place
 
@@ -614,7 +685,9 @@ class _Comparison:
     def _moved(self, first: int, last: int, moved: list[int]) -> Iterator[Difference]:
         begin = self.anchors[first - 1] if first else None
         close = self.anchors[last] if last < len(self.anchors) else None
-        span = Span(self.left(begin[0]) if begin else 0, self.right(close[0]) if close else len(self.text))
+        span = Span(
+            self.left(begin[0]) if begin else 0, self.right(close[0]) if close else len(self.text)
+        )
         inside = [
             e for n, e in enumerate(self.elements)
             if span.start <= e.span.start < span.end and n not in self.pairs
@@ -639,7 +712,9 @@ class _Comparison:
         if close:
             last_at, wanted = self._ahead(close, wanted)
             _, markup = self._ahead(close, markup)
-        place, wanted, markup = _trimmed(self.text, Span(first_at, max(first_at, last_at)), wanted, markup)
+        place, wanted, markup = _trimmed(
+            self.text, Span(first_at, max(first_at, last_at)), wanted, markup
+        )
         yield Difference(rule, place, wanted, markup, element.name, "moved", holes)
 
     def _rank_written(self, at: int) -> int:
@@ -665,20 +740,34 @@ class _Comparison:
         for number, piece in enumerate(self.whole.pieces):
             at = by_piece.get(number)
             if at is None:
-                rules = tuple(d.rule for d in differences if d.element == piece.element and d.template == "missing")
+                rules = tuple(
+                    d.rule
+                    for d in differences
+                    if d.element == piece.element and d.template == "missing"
+                )
                 rows.append(Aligned(piece.element, "", piece.text, "missing", piece.dress, rules))
                 continue
             element = self.elements[at]
             own = tuple(
-                dict.fromkeys(d.rule for d in differences if d.element == piece.element and d.span.overlaps(element.whole))
+                dict.fromkeys(
+                    d.rule
+                    for d in differences
+                    if d.element == piece.element and d.span.overlaps(element.whole)
+                )
             )
             state = "moved" if at not in anchored else ("differs" if own else "same")
-            rows.append(Aligned(piece.element, element.whole.of(self.text), piece.text, state, piece.dress, own))
+            rows.append(
+                Aligned(
+                    piece.element, element.whole.of(self.text), piece.text, state, piece.dress, own
+                )
+            )
         for at, element in enumerate(self.elements):
             if at not in self.pairs:
                 kept = self._is_kept(element)
                 state = "kept" if kept else "extra"
-                rows.append(Aligned(element.name, element.whole.of(self.text), "", state, element.dress))
+                rows.append(
+                    Aligned(element.name, element.whole.of(self.text), "", state, element.dress)
+                )
         return tuple(rows)
 
 
@@ -690,14 +779,20 @@ def _heft(chain: list[tuple[int, int]], comparison: _Comparison) -> float:
 
 def _same_words(words: str, wanted: str) -> bool:
     bare = words.casefold().strip(" :.")
-    return bare == wanted.casefold().strip(" :.") or (bare.startswith("review of") and wanted.casefold().startswith("review of"))
+    return bare == wanted.casefold().strip(" :.") or (
+        bare.startswith("review of") and wanted.casefold().startswith("review of")
+    )
 
 
 def _trimmed(text: str, span: Span, wanted: str, markup: str) -> tuple[Span, str, str]:
     """A change without what both have in common at the ends; markup as long as that is plain."""
     words = span.of(text)
     head = 0
-    while head < min(len(words), len(wanted)) and words[head] == wanted[head] and not words[head].isalnum():
+    while (
+        head < min(len(words), len(wanted))
+        and words[head] == wanted[head]
+        and not words[head].isalnum()
+    ):
         head += 1
     tail = 0
     room = min(len(words), len(wanted)) - head
@@ -723,7 +818,12 @@ def _shortened(markup: str, head: int, tail: int) -> str:
 
 
 def _extra_template(element: str) -> str:
-    return {"place": "place", "retrieved": "retrieved", "stray": "stray", "database": "database"}.get(element, "extra")
+    return {
+        "place": "place",
+        "retrieved": "retrieved",
+        "stray": "stray",
+        "database": "database",
+    }.get(element, "extra")
 
 
 def _seen(span: Span) -> Span:
@@ -734,5 +834,13 @@ def _end_difference(text: str, span: Span, wanted: str) -> Difference:
     words = span.of(text)
     place = _seen(span)
     expected = text[place.start : span.start] + wanted
-    template = "missing" if wanted.strip("”\"") and not words.strip("”\" ") else "extra" if not wanted else "differs"
-    return Difference("entry-end-period", place, expected, "", "", template, (("found", words), ("right", wanted)))
+    template = (
+        "missing"
+        if wanted.strip('”"') and not words.strip('”" ')
+        else "extra"
+        if not wanted
+        else "differs"
+    )
+    return Difference(
+        "entry-end-period", place, expected, "", "", template, (("found", words), ("right", wanted))
+    )

@@ -36,7 +36,9 @@ def mark_differences(text: str, span: Span, wanted: str, element: str) -> Iterat
     yield _whole(span, words, wanted, element)
 
 
-def _punctuation(text: str, span: Span, close: str, wanted: str, gap: str, element: str) -> Difference:
+def _punctuation(
+    text: str, span: Span, close: str, wanted: str, gap: str, element: str
+) -> Difference:
     if not close or not wanted:
         # A mark that is missing: the space behind it makes the place visible.
         end = span.end + (1 if gap else 0)

@@ -43,4 +43,6 @@ class Aligned:
 
 def alike(one: str, other: str) -> bool:
     """Equal but for the shape of quotation marks, apostrophes and dashes."""
-    return one == other or one.translate(_SAME).replace("--", "-") == other.translate(_SAME).replace("--", "-")
+    return one == other or one.translate(_SAME).replace("--", "-") == other.translate(
+        _SAME
+    ).replace("--", "-")

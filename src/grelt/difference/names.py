@@ -29,7 +29,12 @@ class _Found:
 
 
 def name_differences(
-    text: str, whole: Span, who: Span, names: tuple[Name, ...], expected: tuple[NamePart, ...], element: str,
+    text: str,
+    whole: Span,
+    who: Span,
+    names: tuple[Name, ...],
+    expected: tuple[NamePart, ...],
+    element: str,
     others: tuple[str, ...] = (),
 ) -> Iterator[Difference]:
     """Differences of one list of names. `whole` is its span with label, `who` the names alone;
@@ -46,7 +51,12 @@ def name_differences(
     if short is not None:
         start, rest = short
         yield Difference(
-            "entry-author-et-al", Span(start, whole.end), rest, "", element, holes=(("names", str(len(names))),)
+            "entry-author-et-al",
+            Span(start, whole.end),
+            rest,
+            "",
+            element,
+            holes=(("names", str(len(names))),),
         )
         limit = next((n for n, f in enumerate(found) if f.span.end > start), len(found))
         found, wanted = found[:limit], wanted[:limit]
@@ -56,7 +66,12 @@ def name_differences(
             right = "".join(w.text for w in expected)
             words = whole.of(text)
             yield Difference(
-                "entry-edition-form", whole, right, right, element, holes=(("name", words), ("right", right))
+                "entry-edition-form",
+                whole,
+                right,
+                right,
+                element,
+                holes=(("name", words), ("right", right)),
             )
             return
         words = part.span.of(text)
@@ -157,7 +172,9 @@ def _name(
     if alike(words, wanted):
         return
     rule = _owner(words, wanted, name, number)
-    yield Difference(rule, span, wanted, wanted, element, holes=(("name", words), ("right", wanted)))
+    yield Difference(
+        rule, span, wanted, wanted, element, holes=(("name", words), ("right", wanted))
+    )
 
 
 def _owner(words: str, wanted: str, name: Name, number: int) -> str:
@@ -166,7 +183,11 @@ def _owner(words: str, wanted: str, name: Name, number: int) -> str:
     if isinstance(name, Group) or words.casefold() == wanted.casefold():
         return "entry-author-caps"
     if letters(words) == letters(wanted):
-        return "entry-spacing" if words.replace(" ", "") == wanted.replace(" ", "") else "entry-punctuation"
+        return (
+            "entry-spacing"
+            if words.replace(" ", "") == wanted.replace(" ", "")
+            else "entry-punctuation"
+        )
     first_family = letters(words).startswith(letters(name.family))
     want_family = letters(wanted).startswith(letters(name.family))
     if first_family != want_family:
@@ -192,7 +213,14 @@ def _join(span: Span, words: str, wanted: str, element: str) -> Iterator[Differe
         rule = "entry-spacing"
     else:
         rule = "entry-punctuation"
-    yield Difference(rule, span, wanted, wanted, element, holes=(("name", words.strip()), ("right", wanted.strip())))
+    yield Difference(
+        rule,
+        span,
+        wanted,
+        wanted,
+        element,
+        holes=(("name", words.strip()), ("right", wanted.strip())),
+    )
 
 
 def _label(part: _Found, words: str, wanted: str, element: str) -> Iterator[Difference]:

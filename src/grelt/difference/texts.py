@@ -26,7 +26,18 @@ _FORM_RULES = {
     "institution": "entry-publisher-form",
 }  # fmt: skip
 # Parts that are named by what they are.
-_GENERIC = frozenset(("introduction", "foreword", "preface", "afterword", "epilogue", "prologue", "interview", "conclusion"))
+_GENERIC = frozenset(
+    (
+        "introduction",
+        "foreword",
+        "preface",
+        "afterword",
+        "epilogue",
+        "prologue",
+        "interview",
+        "conclusion",
+    )
+)
 _QUOTED_AS = {"“": "”", '"': '"'}
 
 
@@ -36,7 +47,13 @@ def form_rule(element: str) -> str:
 
 
 def text_differences(
-    written: Written, cut: CutElement, piece: Piece, kinds: Kinds, vocabulary: Vocabulary, *, in_quotes: bool
+    written: Written,
+    cut: CutElement,
+    piece: Piece,
+    kinds: Kinds,
+    vocabulary: Vocabulary,
+    *,
+    in_quotes: bool,
 ) -> Iterator[Difference]:
     """Capitals, wording and number forms of one element; its dress is compared apart."""
     span = cut.span if in_quotes or piece.element in TEXTS else cut.whole
@@ -61,8 +78,10 @@ def text_differences(
         return
     rule = form_rule(piece.element)
     expected = None if piece.gap else piece.text
-    if not piece.gap and piece.element != "numbering" and any(
-        words.replace(" ", "") == t.replace(" ", "") for t in piece.texts
+    if (
+        not piece.gap
+        and piece.element != "numbering"
+        and any(words.replace(" ", "") == t.replace(" ", "") for t in piece.texts)
     ):
         rule = "entry-spacing"
     yield Difference(
@@ -77,13 +96,17 @@ def _words(
 ) -> Iterator[Difference]:
     words = cut.span.of(written.text)
     slot = piece.slot
-    form = kinds.texts.get(slot.form or slot.element, TextForm()) if slot is not None else TextForm()
+    form = (
+        kinds.texts.get(slot.form or slot.element, TextForm()) if slot is not None else TextForm()
+    )
     if form.wrap != "{}":
         words = cut.whole.of(written.text)
     if alike(words, piece.text) and form.case not in ("headline", "sentence"):
         return
     if form.case in ("headline", "sentence") and isinstance(cut.value, TextValue):
-        changes = case_changes(cut.span.of(written.text), form.case, vocabulary, headline_from=kinds.headline_from)
+        changes = case_changes(
+            cut.span.of(written.text), form.case, vocabulary, headline_from=kinds.headline_from
+        )
         if not changes:
             return
         first, last = changes[0].span, changes[-1].span
@@ -93,7 +116,9 @@ def _words(
             better = better[: change.span.start] + change.text + better[change.span.end :]
         span = Span(cut.span.start + first.start, cut.span.start + last.end)
         stretch = better[first.start : len(better) - (len(own) - last.end)]
-        rule = "entry-title-case" if piece.element in ("title", "reviewed") else "entry-container-case"
+        rule = (
+            "entry-title-case" if piece.element in ("title", "reviewed") else "entry-container-case"
+        )
         sure = max(c.confidence for c in changes)
         markup = f"<i>{stretch}</i>" if piece.dress == "italics" else stretch
         yield Difference(
@@ -151,28 +176,68 @@ def dress_difference(
     opening = before[-1:] if wanted == "quotes" else ""
     markup = dressed(piece, text)
     holes = (("found", cut.span.of(written.text)),)
-    rule_italic = "entry-container-italic" if piece.element in ("container", "database") else "entry-title-italic"
+    rule_italic = (
+        "entry-container-italic"
+        if piece.element in ("container", "database")
+        else "entry-title-italic"
+    )
     if wanted == "quotes":
         if quoted:
             mark = written.text[cut.whole.start]
             if mark in _QUOTED_AS:
                 return None
             span = _with_closers(written, cut)
-            return Difference("entry-title-quotes", span, f"{opening}{text}{closers}", f"{opening}{markup}{closers}", piece.element, "kind", holes)
+            return Difference(
+                "entry-title-quotes",
+                span,
+                f"{opening}{text}{closers}",
+                f"{opening}{markup}{closers}",
+                piece.element,
+                "kind",
+                holes,
+            )
         span = _with_closers(written, cut)
         if italic and written.italics_known:
-            return Difference(rule_italic, span, f"{opening}{text}{closers}", f"{opening}{markup}{closers}", piece.element, "part", holes)
-        return Difference("entry-title-quotes", span, f"{opening}{text}{closers}", f"{opening}{markup}{closers}", piece.element, "missing", holes)
+            return Difference(
+                rule_italic,
+                span,
+                f"{opening}{text}{closers}",
+                f"{opening}{markup}{closers}",
+                piece.element,
+                "part",
+                holes,
+            )
+        return Difference(
+            "entry-title-quotes",
+            span,
+            f"{opening}{text}{closers}",
+            f"{opening}{markup}{closers}",
+            piece.element,
+            "missing",
+            holes,
+        )
     if quoted:
         span = _with_closers(written, cut)
-        bare = "".join(c for c in closers if c not in "”\"’")
+        bare = "".join(c for c in closers if c not in '”"’')
         rule = rule_italic if wanted == "italics" else "entry-title-quotes"
-        return Difference(rule, span, f"{text}{bare}", f"{markup}{bare}", piece.element, "whole" if wanted == "italics" else "extra", holes)
+        return Difference(
+            rule,
+            span,
+            f"{text}{bare}",
+            f"{markup}{bare}",
+            piece.element,
+            "whole" if wanted == "italics" else "extra",
+            holes,
+        )
     if not written.italics_known:
         return None
     if wanted == "italics" and not italic:
         return Difference(rule_italic, cut.span, text, markup, piece.element, "whole", holes)
-    if wanted == "plain" and italic and piece.element in ("title", "container", "publisher", "database"):
+    if (
+        wanted == "plain"
+        and italic
+        and piece.element in ("title", "container", "publisher", "database")
+    ):
         return Difference(rule_italic, cut.span, text, markup, piece.element, "plain", holes)
     return None
 

@@ -235,5 +235,7 @@ def _marked(markup: str, start: int, setting: RunFormat) -> Iterator[Run]:
             italic = piece == "<i>"
         elif piece:
             words = unescape(piece)
-            yield Run(Span(start, start + len(words)), replace(setting, italic=italic, underline=False))
+            yield Run(
+                Span(start, start + len(words)), replace(setting, italic=italic, underline=False)
+            )
             start += len(words)

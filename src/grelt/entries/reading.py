@@ -51,7 +51,9 @@ _EDITED_IN = re.compile(
     rf"\bIn:?\s+((?:(?:{UPPER}\.\s?)+{NAME_WORD}(?:,?\s+(?:and|&)\s+|,\s+)?){{1,6}})\s*,?\s+\(Eds?\.\)"
 )
 _NEAR = 60
-_ABBREVIATED = frozenset({"et", "jr", "sr", "st", "dr", "ed", "eds", "trans", "mr", "mrs", "al", "comp"})
+_ABBREVIATED = frozenset(
+    {"et", "jr", "sr", "st", "dr", "ed", "eds", "trans", "mr", "mrs", "al", "comp"}
+)
 
 
 def read_entries(document: Document, lists: Sequence[SourceList]) -> SourceEntries:
@@ -177,8 +179,10 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
 
 def _is_forename(given: str) -> bool:
     """Whether a word before a surname may be a forename: initials, or no word of English."""
-    return bool(given) and not looks_like_organisation(given) and (
-        is_initials(given.split()[0]) or not is_common(given.split()[0])
+    return (
+        bool(given)
+        and not looks_like_organisation(given)
+        and (is_initials(given.split()[0]) or not is_common(given.split()[0]))
     )
 
 

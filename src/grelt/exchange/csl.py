@@ -181,7 +181,11 @@ def _names(raw: Any, element: str) -> tuple[Name, ...]:
             particle = str(name.get("non-dropping-particle") or "").strip()
             family = f"{particle} {name['family']}".strip()
             found.append(
-                PersonName(family, str(name.get("given") or "").strip(), str(name.get("suffix") or "").strip())
+                PersonName(
+                    family,
+                    str(name.get("given") or "").strip(),
+                    str(name.get("suffix") or "").strip(),
+                )
             )
         elif name:
             raise FieldsInvalid(f"A name in “{element}” has neither “family” nor “literal”.")

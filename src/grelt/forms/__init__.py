@@ -3,4 +3,14 @@
 from .casing import Vocabulary, case_changes
 from .compose import Composed, Piece, best_pattern, compose, html_of, patterns_for, text_of
 
-__all__ = ["Composed", "Piece", "Vocabulary", "best_pattern", "case_changes", "compose", "html_of", "patterns_for", "text_of"]
+__all__ = [
+    "Composed",
+    "Piece",
+    "Vocabulary",
+    "best_pattern",
+    "case_changes",
+    "compose",
+    "html_of",
+    "patterns_for",
+    "text_of",
+]

@@ -11,9 +11,9 @@ from collections.abc import Iterable
 from dataclasses import dataclass, field
 
 from ..text.languages import detect_language
+from ..text.lexicon import is_common, is_word
 from ..text.names import ORGANISATION_WORDS
 from ..text.spans import Span
-from ..text.lexicon import is_common, is_word
 
 _WORD = re.compile(r"[^\W\d_][^\W_]*(?:['’][^\W\d_]+)*")
 # A word begins anew after these: `: `, a dash, a question mark, an opening mark.
@@ -36,7 +36,9 @@ _EITHER = frozenset(
 _NAMING = ORGANISATION_WORDS | frozenset(
     "symposium colloquium festival war act street quay bridge river valley county".split()
 )
-_PREFIXES = frozenset("anti co ex mid multi non post pre re self semi sub un inter intra over under".split())
+_PREFIXES = frozenset(
+    "anti co ex mid multi non post pre re self semi sub un inter intra over under".split()
+)
 _ROMAN = re.compile(r"[IVXLC]+")
 _CALENDAR = frozenset(
     """january february april june july september october november december monday tuesday
@@ -62,7 +64,11 @@ class Vocabulary:
                 word = match.group()
                 if word[0].islower():
                     small.add(word.casefold())
-                elif match.start() > 1 and text[match.start() - 1] == " " and text[match.start() - 2].islower():
+                elif (
+                    match.start() > 1
+                    and text[match.start() - 1] == " "
+                    and text[match.start() - 2].islower()
+                ):
                     names.add(word.casefold())
         return cls(frozenset(small), frozenset(names))
 
@@ -87,7 +93,12 @@ class _Word:
 
 
 def case_changes(
-    text: str, case: str, vocabulary: Vocabulary, *, headline_from: int = 0, english: bool | None = None
+    text: str,
+    case: str,
+    vocabulary: Vocabulary,
+    *,
+    headline_from: int = 0,
+    english: bool | None = None,
 ) -> tuple[CaseChange, ...]:
     """What to change for `headline` or `sentence` capitals; nothing for `kept`.
 
@@ -116,12 +127,24 @@ def _split(text: str) -> list[_Word]:
         compound = before[-1:] in ("-", "‐", "/") and before[-2:-1].isalpha()
         quoted = bool(_OPENED.search(before)) and not compound
         fresh = not compound and (
-            number == 0 or quoted or _FRESH.search(before[-8:]) is not None and not _abbreviated(before)
+            number == 0
+            or quoted
+            or (_FRESH.search(before[-8:]) is not None
+            and not _abbreviated(before))
         )
         if number == 0 and before.strip(" “\"‘'([…"):
             fresh = _FRESH.search(before[-8:]) is not None  # begins with a figure
         after = text[match.end() : match.end() + 1]
-        found.append(_Word(Span(*match.span()), match.group(), fresh, not any(c.isalnum() for c in text[match.end() :]), compound, after))
+        found.append(
+            _Word(
+                Span(*match.span()),
+                match.group(),
+                fresh,
+                not any(c.isalnum() for c in text[match.end() :]),
+                compound,
+                after,
+            )
+        )
     return found
 
 
@@ -146,7 +169,9 @@ def _headline(
         following = found[number + 1].text.casefold() if number + 1 < len(found) else ""
         if shouted:
             wanted = text if _ROMAN.fullmatch(text) and len(text) > 1 else text.capitalize()
-            if not (word.fresh or word.last) and (_is_small(lower, headline_from) or lower in _EITHER):
+            if not (word.fresh or word.last) and (
+                _is_small(lower, headline_from) or lower in _EITHER
+            ):
                 wanted = lower
             if wanted != text:
                 yield CaseChange(word.span, wanted, 0.9)
@@ -168,7 +193,8 @@ def _headline(
                 yield CaseChange(word.span, _capital(text), 0.95)
         elif not edge and not word.compound and _is_small(lower, headline_from):
             doubtful = lower in _SHORT_PREPOSITIONS and (
-                following in _ARTICLES | _JOINING | _PLAIN_PREPOSITIONS | {""} and following not in _ARTICLES
+                (following in _ARTICLES | _JOINING | _PLAIN_PREPOSITIONS | {""}
+                and following not in _ARTICLES)
                 or word.after in (",", ";", "-", ":")
                 or (number > 0 and found[number - 1].text.endswith("ing"))
             )
@@ -221,10 +247,18 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
             principal += 1
     if not capped:
         return
-    common = [w for w in capped if is_common(w.text) and not (w.text.casefold() in vocabulary.names)]
-    small = [w for w in capped if _is_small(w.text.casefold(), 0) and w.text.casefold() in _ARTICLES | _PLAIN_PREPOSITIONS]
+    common = [
+        w for w in capped if is_common(w.text) and w.text.casefold() not in vocabulary.names
+    ]
+    small = [
+        w
+        for w in capped
+        if _is_small(w.text.casefold(), 0) and w.text.casefold() in _ARTICLES | _PLAIN_PREPOSITIONS
+    ]
     total = principal + len(capped)
-    throughout = len(capped) >= 0.8 * total and len(common) >= 2 and len(common) >= 0.6 * len(capped)
+    throughout = (
+        len(capped) >= 0.8 * total and len(common) >= 2 and len(common) >= 0.6 * len(capped)
+    )
     sure = 0.9
     if not throughout and len(capped) == 1 == total and common:
         # `Slack Water`: a single capital may be a name's, unless the paper writes it small.
@@ -234,7 +268,13 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
         lower = word.text.casefold()
         if throughout and (word in common or lower in vocabulary.small or word in small):
             yield CaseChange(word.span, lower, sure)
-        elif not throughout and lower in vocabulary.small and lower not in vocabulary.names and is_common(word.text) and len(common) >= 2:
+        elif (
+            not throughout
+            and lower in vocabulary.small
+            and lower not in vocabulary.names
+            and is_common(word.text)
+            and len(common) >= 2
+        ):
             yield CaseChange(word.span, lower, 0.6)
 
 

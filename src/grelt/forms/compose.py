@@ -9,11 +9,11 @@ from dataclasses import dataclass, replace
 
 from ..guides.kinds import KindForm, Kinds, NumberForm, TextForm
 from ..guides.pattern import Sequence, Slot
+from ..text.lexicon import is_common
 from ..text.names import PersonName
 from ..text.spans import Span
 from ..works import DateValue, TextValue, Work, write_date
 from .casing import Vocabulary, case_changes
-from ..text.lexicon import is_common
 from .names import NamePart, name_parts
 from .numbers import number_forms
 
@@ -89,6 +89,7 @@ def compose(
 
 def best_pattern(work: Work, patterns: tuple[Sequence, ...]) -> Sequence:
     """The pattern that has a place for most of a work's elements; of equals the first."""
+
     def places(pattern: Sequence) -> float:
         first = pattern.slots()[0].element
         slots = {s.element for s in pattern.slots()}
@@ -116,7 +117,9 @@ def _closed(joined: list[_Joined], tail: str, kinds: Kinds, end: bool) -> Compos
         mark = item.mark if number else item.mark.lstrip(" .,:;")
         # Words of a pattern (`In`) part two marks: both stay.
         marks.append(_between(before, mark, item.piece, kinds))
-        starts = number == 0 or re.search(r"[.?!][”\"]?\s[“(\[]?$", _behind(pieces, marks)) is not None
+        starts = (
+            number == 0 or re.search(r"[.?!][”\"]?\s[“(\[]?$", _behind(pieces, marks)) is not None
+        )
         pieces.append(_capitalised(item.piece) if starts else item.piece)
     last = pieces[-1] if pieces else None
     closing = tail
@@ -261,13 +264,21 @@ class _Writer:
         for pattern, short in self.kinds.abbreviations.items():
             match = re.search(pattern, text)
             if match is not None:
-                return text[: match.start()] + short.format(**match.groupdict()) + text[match.end() :]
+                return (
+                    text[: match.start()] + short.format(**match.groupdict()) + text[match.end() :]
+                )
         return text
 
     def _date(self, slot: Slot, value: DateValue) -> Piece | None:
         form = self.kinds.dates[slot.form or slot.element]
         if slot.form == "year":
-            value = replace(value, month=None, day="", season="", until="" if value.month or value.season else value.until)
+            value = replace(
+                value,
+                month=None,
+                day="",
+                season="",
+                until="" if value.month or value.season else value.until,
+            )
             if value.figures:
                 value = replace(value, figures=False)
         if slot.element == "day":
@@ -342,7 +353,11 @@ def with_case(value: TextValue, case: str, vocabulary: Vocabulary, headline_from
     text = value.text
     if case == "label":
         first = text.split()[0].rstrip(".") if text.split() else ""
-        return text[:1].lower() + text[1:] if first.istitle() and (is_common(first) or first == "No") else text
+        return (
+            text[:1].lower() + text[1:]
+            if first.istitle() and (is_common(first) or first == "No")
+            else text
+        )
     for change in sorted(
         (c for c in case_changes(text, case, vocabulary, headline_from=headline_from) if c.confidence >= _SURE),
         key=lambda c: c.span, reverse=True,
@@ -359,7 +374,10 @@ def _addresses(url: str, scheme: str) -> tuple[str, ...]:
 
 def text_of(composed: Composed) -> str:
     """Plain text."""
-    return "".join(m + p.text for m, p in zip(composed.marks, composed.pieces, strict=False)) + composed.marks[-1]
+    return (
+        "".join(m + p.text for m, p in zip(composed.marks, composed.pieces, strict=False))
+        + composed.marks[-1]
+    )
 
 
 def html_of(composed: Composed, texts: Mapping[int, str] | None = None) -> str:
@@ -376,7 +394,11 @@ def dressed(piece: Piece, text: str) -> str:
     base = piece.dress == "italics" and not piece.gap
     spans = [s for s in piece.apart if s.end <= len(text)]
     if not spans:
-        return f"<i>{html.escape(text, quote=False)}</i>" if base and text else html.escape(text, quote=False)
+        return (
+            f"<i>{html.escape(text, quote=False)}</i>"
+            if base and text
+            else html.escape(text, quote=False)
+        )
     flags = [base] * len(text)
     for span in spans:
         for at in range(span.start, span.end):

@@ -32,10 +32,12 @@ def number_forms(value: str, form: NumberForm) -> tuple[str, ...]:
 
 def _digits(value: str, form: NumberForm) -> list[str]:
     """A number as its form has it, and the other ways a range may be shortened."""
+
     def written(how: str) -> str:
         def one(match: re.Match[str]) -> str:
             first, last = match.group(2), match.group(4)
             return f"{match.group(1)}{first}{form.dash}{match.group(3)}{_second(first, last, how)}"
+
         return _RANGE.sub(one, value)
 
     whole = re.sub(r"(?<=[ivxlcIVXLC])\s?[-–—]\s?(?=[ivxlcIVXLC]+\b)", form.dash, value)

@@ -143,7 +143,9 @@ def _tables(identity: str) -> dict[str, Any]:
             merged[table] = {
                 **old,
                 **{
-                    k: {**old[k], **v} if isinstance(v, dict) and isinstance(old.get(k), dict) else v
+                    k: {**old[k], **v}
+                    if isinstance(v, dict) and isinstance(old.get(k), dict)
+                    else v
                     for k, v in values.items()
                 },
             }
@@ -182,7 +184,9 @@ def _form(kind: type[_Form], table: dict[str, Any], where: str) -> _Form:
 def _kind(kind: str, table: dict[str, Any], why: dict[str, str], identity: str) -> KindForm:
     known = {"label", "list", "headless", "note", "needs", "title"}
     if table.keys() - known or "list" not in table or "title" not in table:
-        raise KindsBroken(f"{identity}, kind {kind}: {sorted(table.keys() - known)} unknown or lacking")
+        raise KindsBroken(
+            f"{identity}, kind {kind}: {sorted(table.keys() - known)} unknown or lacking"
+        )
     for element, need in table.get("needs", {}).items():
         if need not in NEEDS and not need.startswith("without "):
             raise KindsBroken(f"{identity}, kind {kind}: {element} is {need!r}")

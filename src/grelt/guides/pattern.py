@@ -12,7 +12,9 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
-_TOKEN = re.compile(r"\{\"(?P<words>[^\"]+)\"\}|\{(?P<slot>[a-z-]+)(?::(?P<form>[a-z-]+))?\}|[\[\]]|[^{}\[\]]+")
+_TOKEN = re.compile(
+    r"\{\"(?P<words>[^\"]+)\"\}|\{(?P<slot>[a-z-]+)(?::(?P<form>[a-z-]+))?\}|[\[\]]|[^{}\[\]]+"
+)
 
 
 # Square brackets of the entry itself.

@@ -12,6 +12,7 @@ from ..paper import Paper
 from ..structure import Role
 from ..text.spans import Span
 from .engine import Finding, Outcome
+from .entries import entry_form
 from .identity import finding_keys
 from .leaning import leaning_on
 
@@ -185,17 +186,9 @@ def _entry(paper: Paper, number: int, citation_ids: list[str], entry_ids: list[s
         "label": entry.label,
         "list": entry.list_number,
         "language": _language(paper, entry),
-        "kind": "unknown",
-        "kind_confidence": 0.0,
-        "elements": [
-            {"name": e.name, "text": e.text, "start": e.span.start, "end": e.span.end}
-            for e in entry.elements
-        ],
-        "fields": _fields(entry),
         "cited_by": [citation_ids[i] for i in paper.matching.cited_by.get(number, ())],
         "expected_position": place[number],
-        "corrected": None,
-        "corrected_html": None,
+        **entry_form(paper, number),
     }
 
 
@@ -217,28 +210,6 @@ def _front(paper: Paper) -> Json | None:
             for name, index in front.parts
         ],
     }
-
-
-def _fields(entry: Entry) -> Json:
-    """What has been read so far, under the names of CSL-JSON. Nothing is made up."""
-    fields: Json = {}
-    if entry.author.kind is OpeningKind.PERSON:
-        fields["author"] = [
-            {k: v for k, v in (("family", p.family), ("given", p.given), ("suffix", p.suffix)) if v}
-            for p in entry.persons
-        ]
-    elif entry.author.kind is OpeningKind.ORGANISATION:
-        fields["author"] = [{"literal": entry.author.text}]
-    if entry.title is not None:
-        fields["title"] = entry.title.text
-    if entry.container is not None:
-        fields["container-title"] = entry.container.text
-    if entry.year is not None:
-        known = {"date-parts": [[int(entry.year)]]} if entry.year.isdigit() else None
-        fields["issued"] = known or {"literal": entry.year}
-    if entry.pages is not None:
-        fields["page"] = f"{entry.pages[0]}-{entry.pages[1]}"
-    return fields
 
 
 def _unlisted(paper: Paper, citation_ids: list[str], entry_ids: list[str]) -> list[Json]:
@@ -300,6 +271,7 @@ def _findings(
                 "message": finding.message,
                 "found": finding.found,
                 "expected": slip.expected,
+                "expected_html": slip.markup or None,
                 "fixable": slip.fixable,
                 "confidence": round(slip.confidence, 3),
                 "related": [citation_ids[i] for i in slip.related],

@@ -47,7 +47,10 @@ def owned(rule: str, elements: Collection[str] = ()) -> Check:
 
 def _holes(difference: Difference, text: str) -> tuple[tuple[str, str], ...]:
     """What a message may name: the words found and the right ones, and what the difference adds."""
-    usual = {"found": difference.span.of(text).strip(), "right": (difference.expected or "").strip()}
+    usual = {
+        "found": difference.span.of(text).strip(),
+        "right": (difference.expected or "").strip(),
+    }
     return tuple({**usual, **dict(difference.holes)}.items())
 
 

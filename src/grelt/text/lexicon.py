@@ -18,7 +18,9 @@ _COMMON = frozenset(
     history march may polish china turkey job reading rich frank bill mark will hope grace rose dawn price
     """.split()
 )
-_AMBIGUOUS = frozenset("march may polish china turkey reading frank bill mark grace rose august".split())
+_AMBIGUOUS = frozenset(
+    "march may polish china turkey reading frank bill mark grace rose august".split()
+)
 
 
 @cache
@@ -33,10 +35,16 @@ def is_word(word: str) -> bool:
     """Whether a word is an English one, be it a name as well."""
     lower = word.casefold().replace("’", "'").removesuffix("'s").rstrip("'")
     known = _words()
-    return len(lower) > 1 and (lower in _COMMON or lower in known or any(
-        lower.endswith(end) and len(lower) - len(end) > 2 and lower[: -len(end)] + start in known
-        for end, start in _ENDINGS
-    ))
+    return len(lower) > 1 and (
+        lower in _COMMON
+        or lower in known
+        or any(
+            lower.endswith(end)
+            and len(lower) - len(end) > 2
+            and lower[: -len(end)] + start in known
+            for end, start in _ENDINGS
+        )
+    )
 
 
 @lru_cache(maxsize=20_000)
@@ -60,7 +68,12 @@ def is_common(word: str) -> bool:
     known = _words()
     if lower.capitalize() in known:
         return False
-    return len(lower) > 1 and (lower in known or any(
-        lower.endswith(end) and len(lower) - len(end) > 2 and lower[: -len(end)] + start in known
-        for end, start in _ENDINGS
-    ))
+    return len(lower) > 1 and (
+        lower in known
+        or any(
+            lower.endswith(end)
+            and len(lower) - len(end) > 2
+            and lower[: -len(end)] + start in known
+            for end, start in _ENDINGS
+        )
+    )
