@@ -52,7 +52,10 @@ def _print(title: str, found: list[Measured]) -> None:
     count = len(found)
     elements = sum(m.elements_total for m in found)
     faults = sum(m.faults_total for m in found)
-    share = lambda n, of: f"{n / of:6.3f}" if of else "     -"  # noqa: E731
+
+    def share(part: int, whole: int) -> str:
+        return f"{part / whole:6.3f}" if whole else "     -"
+
     print(
         f"{title:26}{count:7}{share(sum(m.clean for m in found), count)}"
         f"{share(sum(m.kind_right for m in found), count)}"

@@ -77,7 +77,7 @@ class Paper:
         """The form of each entry, worked out when asked for."""
         cited = frozenset(
             n.key for c in self.citations if c.names is not None for n in c.names.names
-        )
+        ) | frozenset(letters(c.source) for c in self.citations)
         return References(
             self.document, self.entries, self.policy, self.vocabulary, self.hands, cited
         )

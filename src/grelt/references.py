@@ -18,6 +18,7 @@ from .entries import Entry, OpeningKind
 from .forms import Vocabulary
 from .guides import Policy, available_guides, load_guide
 from .guides.kinds import Kinds, load_kinds
+from .text.folding import fold, letters
 from .text.lexicon import is_forename
 from .text.names import NameList, inverted_names, looks_like_organisation, natural_names
 from .text.spans import Span
@@ -28,7 +29,8 @@ _UNKNOWN_OVER = 0.4
 _LEAST_FIT = 0.8
 # Papers in an archive: lists have them in many forms, and no kind of ours is meant.
 _ARCHIVED = re.compile(
-    r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d|\b\w+ Papers\b.*\b(?:Archives?|Library|Record Office)\b"
+    r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d"
+    r"|\b\w+ Papers\b.*\b(?:Archives?|Library|Record Office)\b"
 )
 _TITLED = re.compile(r"\bAct\b|\bv\.\s")
 # A date that stands behind the names without a period between.
@@ -67,6 +69,7 @@ class References:
     hands: Mapping[int, Hand]
     surnames: frozenset[str] = frozenset()
     _found: dict[int, Reference] = field(default_factory=dict)
+    _cuts: dict[int, Cut] = field(default_factory=dict)
 
     def of(self, number: int) -> Reference:
         """The form of an entry."""
@@ -75,15 +78,14 @@ class References:
         return self._found[number]
 
     def _examine(self, number: int) -> Reference:
-        entry = self.entries[number]
-        written = written_entry([self.document.paragraphs[i] for i in entry.paragraphs])
         kinds = load_kinds(self.policy.guide.id)
         hand = self.hands.get(number)
-        opened = opening_of(entry, written, self.surnames)
-        cut = self._cut(written, opened, kinds, hand)
-        checked = self._check(cut, kinds)
+        cut = self._first_cut(number)
+        written = cut.written
+        opened = opening_of(self.entries[number], written, self.surnames)
+        checked = self._check(cut, kinds, number)
         for other in cut.alternatives:
-            better = self._check(other, kinds)
+            better = self._check(other, kinds, number)
             if other.points - _strain(better) > cut.points - _strain(checked):
                 cut, checked = replace(other, confidence=cut.confidence, runner_up=cut.kind), better
         if _ARCHIVED.search(written.text) and not cut.by_hand:
@@ -106,13 +108,23 @@ class References:
                 if kind in kinds.kinds and kind != cut.kind:
                     # What the entry is shows in the form that it has.
                     cut = replace(cut_entry(written, opened, kinds, Hand(kind)), by_hand=False)
-                    checked = self._check(cut, kinds)
+                    checked = self._check(cut, kinds, number)
                 whole = Difference(
                     "entry-wrong-guide", Span(0, len(written.text)), checked.corrected, checked.markup, "",
                     holes=(("guide", foreign),), confidence=0.9,
                 )  # fmt: skip
                 return Reference(cut, checked, (whole,), foreign=foreign)
         return Reference(cut, checked, _weighed(checked))
+
+    def _first_cut(self, number: int) -> Cut:
+        """An entry's best cut by itself, before its faults are weighed."""
+        if number not in self._cuts:
+            entry = self.entries[number]
+            written = written_entry([self.document.paragraphs[i] for i in entry.paragraphs])
+            opened = opening_of(entry, written, self.surnames)
+            kinds = load_kinds(self.policy.guide.id)
+            self._cuts[number] = self._cut(written, opened, kinds, self.hands.get(number))
+        return self._cuts[number]
 
     def _cut(self, written: Written, opened: Opened, kinds: Kinds, hand: Hand | None) -> Cut:
         """The cut; where a group seems to be named and no title found, the group may be the title."""
@@ -124,14 +136,36 @@ class References:
                 return titled
         return cut
 
-    def _check(self, cut: Cut, kinds: Kinds) -> Checked:
+    def _check(self, cut: Cut, kinds: Kinds, number: int) -> Checked:
+        asked = {"volume", "issue"} & cut.work.values.keys() == {"volume"}
+        waived = frozenset(("issue",)) if asked and not self._issues_usual(number, cut) else frozenset()
         return check_cut(
             cut,
             kinds,
             self.vocabulary,
             demanded=self.policy.demanded(cut.kind, cut.work.values),
             left_out=self.policy.left_out,
+            waived=waived,
         )
+
+    def _issues_usual(self, number: int, cut: Cut) -> bool:
+        """Whether a journal cited by its volume alone is likely to have issues: another entry gives one
+        of the same journal, or most entries with volumes do."""
+        journal = letters(cut.work.text("container"))
+        with_issue = without = 0
+        for other in range(len(self.entries)):
+            if other == number:
+                continue
+            work = self._first_cut(other).work
+            if not work.text("volume") or not work.text("container"):
+                continue
+            if work.text("issue"):
+                if letters(work.text("container")) == journal:
+                    return True
+                with_issue += 1
+            else:
+                without += 1
+        return with_issue >= 3 and with_issue > 4 * without
 
     def _foreign(self, written: Written, opened: Opened, own: Checked) -> tuple[str, str]:
         """The guide of another system in whose form an entry stands, or nearly, and the kind there."""
@@ -225,6 +259,8 @@ def _turned_round(text: str, surnames: frozenset[str]) -> NameList | None:
     if names is None or looks_like_organisation(text) or not all(n.given for n in names.names):
         return None
     forename = names.names[0].given.split()[0]
+    if fold(forename) in surnames or letters(text) in surnames:
+        return None  # cited by its first word or as a whole: a name in its own order, or a group's
     known = names.names[0].key in surnames or is_forename(forename)
     return names if known else None
 

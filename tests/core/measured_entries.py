@@ -67,7 +67,8 @@ def measure(entry: MarkedEntry) -> Measured:
     right = paper.references.of(0).cut.written.text
     for fault in entry.faults:
         measured.faults_total += 1
-        faulty, slips = _checked(fault.text, entry.guide, least=Severity.ADVICE)
+        beside = _journals(entry) if fault.rule == "entry-missing-issue" else ()
+        faulty, slips = _checked(fault.text, entry.guide, Severity.ADVICE, beside)
         rules = [f.rule.id for f in slips]
         if fault.rule in rules:
             measured.faults_found += 1
@@ -99,11 +100,21 @@ def _said(paper: Paper, name: str) -> str:
     return ""
 
 
+def _journals(entry: MarkedEntry) -> tuple[str, ...]:
+    """The right entry beside the one with a slip: that a journal has issues is told by its neighbours."""
+    return (entry.text,)
+
+
 def _checked(
-    text: str, guide: str, least: Severity = Severity.CAUTION
+    text: str, guide: str, least: Severity = Severity.CAUTION, beside: tuple[str, ...] = ()
 ) -> tuple[Paper, list[Finding]]:
-    paper = analyse(parse_fragment(f"Text.\n# References\n{text}"), Policy(load_guide(guide)))
+    document = parse_fragment("\n".join(("Text.", "# References", text, *beside)))
+    paper = analyse(document, Policy(load_guide(guide)))
     rules = [r for r in all_rules().values() if r.family in _FAMILIES and r.id != "entry-uncited"]
     outcome = run_rules(paper, rules, strict=True)
     order = [Severity.ADVICE, Severity.CAUTION, Severity.ERROR]
-    return paper, [f for f in outcome.findings if order.index(f.severity) >= order.index(least)]
+    return paper, [
+        f
+        for f in outcome.findings
+        if f.slip.entry == 0 and order.index(f.severity) >= order.index(least)
+    ]

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from ..guides.kinds import KindForm, Kinds, TextForm
 from ..guides.pattern import Sequence, Slot
 from ..works import DateValue
-from .units import Unit
+from .unit import Unit
 
 _MOST_JOINED = 6
 _PUBLISHER = re.compile(
@@ -24,7 +24,8 @@ _EVENT = re.compile(
     r"\b(?:Conference|Symposium|Congress|Meeting|Colloquium|Workshop|Seminar|Convention|Lecture|Assembly|Festival|Forum|Summit|Day|Days|Week)\b"
 )
 _DATABASE = re.compile(
-    r"\b(?:Database|Full Text|Index|Archive|Complete|Source|Collection|Online|Store|Direct|Host|Reader|Stacks|Shelf)\b|[a-z][A-Z]"
+    r"\b(?:Database|Full Text|Index|Archive|Complete|Source|Collection|Online|Store|Direct|Host|Reader|Stacks|"
+    r"Shelf)\b|[a-z][A-Z]"
 )
 _SERIES = re.compile(
     r"\b(?:Series|ser\.|Studies in|Library of|Papers|Monographs?|Texts)\b.*|\b\w+ (?!(?:1[4-9]|20)\d\d$)\d+$"
@@ -34,9 +35,14 @@ _FREE = frozenset(
 )
 _SKIP = {"needed": 0.9, "wanted": 0.4, "optional": 0.03}
 _SAME = {
-    "day": ("date",), "date": ("date",), "numbering": ("numbering",), "volume": ("volume", "numbering"), "section": ("section", "numbering"),
-    "issue": ("issue", "numbering"), "original-date": ("original-date", "date"),
-}  # fmt: skip
+    "day": ("date",),
+    "date": ("date",),
+    "numbering": ("numbering",),
+    "volume": ("volume", "numbering"),
+    "issue": ("issue", "numbering"),
+    "section": ("section", "numbering"),
+    "original-date": ("original-date", "date"),
+}
 _LEADS = frozenset(("author", "editor", "translator", "director", "host", "performer"))
 
 

@@ -16,7 +16,9 @@ from ..text.names import NameList
 from ..text.spans import Span
 from ..works import DateValue, TextValue, Value, Work
 from .assign import Fit, Fitter
-from .units import Unit, find_units, lead_units, people
+from .lead import lead_units, people
+from .unit import Unit
+from .units import find_units
 from .written import Written
 
 _TRIED = 14
@@ -212,7 +214,9 @@ def _review_marked(units: list[Unit], text: str) -> list[Unit]:
         if unit.element != "review-of":
             continue
         for later in range(number + 1, min(number + 3, len(units))):
-            if (found[later].element == "" and found[later].dress != "plain") or later == number + 1:
+            if (
+                found[later].element == "" and found[later].dress != "plain"
+            ) or later == number + 1:
                 span = found[later].span
                 found[later] = replace(
                     found[later], element="reviewed", value=TextValue(""), span=span
@@ -306,11 +310,12 @@ def _text_value(written: Written, span: Span, dress: str) -> TextValue:
     one)."""
     text = span.of(written.text)
     base = dress == "italics"
-    apart: list[Span] = []
-    for inner in written.italics if not base else ():
-        if span.start <= inner.start and inner.end <= span.end and len(inner) < len(span):
-            apart.append(inner.shifted(-span.start))
-    return TextValue(text, tuple(apart))
+    inside = [
+        inner.shifted(-span.start)
+        for inner in (() if base else written.italics)
+        if span.start <= inner.start and inner.end <= span.end and len(inner) < len(span)
+    ]
+    return TextValue(text, tuple(inside))
 
 
 def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], written: Written) -> Work:

@@ -25,9 +25,13 @@ def mark_differences(text: str, span: Span, wanted: str, element: str) -> Iterat
         start = span.start + len(close)
         end = start + len(gap)
         yield Difference(
-            "entry-spacing", _seen(text, Span(start, end)), _with_seen(text, Span(start, end), other["space"]), "", element,
+            "entry-spacing",
+            seen(Span(start, end)),
+            _with_seen(text, Span(start, end), other["space"]),
+            "",
+            element,
             template="missing" if not gap else "extra",
-        )  # fmt: skip
+        )
         return
     if alike(opening, other["open"]) and gap == other["space"]:
         where = Span(span.start, span.start + len(close))
@@ -58,10 +62,43 @@ def _whole(span: Span, words: str, wanted: str, element: str) -> Difference:
     )  # fmt: skip
 
 
-def _seen(text: str, span: Span) -> Span:
-    """A place without width, widened by the character before it."""
-    return span if len(span) or not span.start else Span(span.start - 1, span.end)
-
-
 def _with_seen(text: str, span: Span, wanted: str) -> str:
     return wanted if len(span) or not span.start else text[span.start - 1] + wanted
+
+
+def trimmed(text: str, span: Span, wanted: str, markup: str) -> tuple[Span, str, str]:
+    """A change without what both have in common at the ends; markup as long as that is plain."""
+    words = span.of(text)
+    head = 0
+    while (
+        head < min(len(words), len(wanted))
+        and words[head] == wanted[head]
+        and not words[head].isalnum()
+    ):
+        head += 1
+    tail = 0
+    room = min(len(words), len(wanted)) - head
+    while tail < room and words[-1 - tail] == wanted[-1 - tail] and not words[-1 - tail].isalnum():
+        tail += 1
+    if head == len(words) - tail:  # nothing would be left to point at
+        tail = max(0, tail - 1) if tail else 0
+        head = max(0, head - 1) if not tail and head else head
+    cut = Span(span.start + head, span.end - tail)
+    shorter = wanted[head : len(wanted) - tail]
+    if markup:
+        markup = _shortened(markup, head, tail)
+    return cut, shorter, markup
+
+
+def _shortened(markup: str, head: int, tail: int) -> str:
+    """Markup without so many characters at its ends, where no italics begin or end there."""
+    lead = markup[:head]
+    rest = markup[len(markup) - tail :] if tail else ""
+    if "<" in lead or "&" in lead or ">" in rest or ";" in rest:
+        return markup
+    return markup[head : len(markup) - tail]
+
+
+def seen(span: Span) -> Span:
+    """A place without width, widened by the character before it."""
+    return span if len(span) or not span.start else Span(span.start - 1, span.end)

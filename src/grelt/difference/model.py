@@ -10,6 +10,8 @@ _SAME = str.maketrans(
     {"“": '"', "”": '"', "„": '"', "‟": '"', "«": '"', "»": '"', "‘": "'", "’": "'", "ʼ": "'",
      "–": "-", "—": "-", "‑": "-", "‐": "-", "−": "-", "\u00a0": " ", "…": "..."}
 )  # fmt: skip
+# What belongs to no element, and stays where it stands.
+KEPT = ("supplement",)
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,3 +48,28 @@ def alike(one: str, other: str) -> bool:
     return one == other or one.translate(_SAME).replace("--", "-") == other.translate(
         _SAME
     ).replace("--", "-")
+
+
+def outermost(differences: tuple[Difference, ...]) -> list[Difference]:
+    """Differences that lie within no other, in order."""
+    kept: list[Difference] = []
+    fixable = [d for d in differences if d.expected is not None]
+    for difference in sorted(
+        fixable, key=lambda d: (-len(d.span), -len(d.expected or ""), d.span, d.rule)
+    ):
+        if not any(_clash(difference.span, other.span) for other in kept):
+            kept.append(difference)
+    return sorted(kept, key=lambda d: d.span)
+
+
+def _clash(one: Span, other: Span) -> bool:
+    return (
+        one.overlaps(other)
+        or (
+            other.start <= one.start
+            and one.end <= other.end
+            and len(one) + len(other) > 0
+            and other.start < one.start < other.end
+        )
+        or one == other
+    )

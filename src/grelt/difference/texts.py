@@ -7,7 +7,7 @@ from collections.abc import Iterator
 
 from ..cutting import CutElement, Written
 from ..forms import Piece, Vocabulary, case_changes
-from ..forms.compose import dressed
+from ..forms.markup import dressed
 from ..guides.kinds import Kinds, TextForm
 from ..text.spans import Span
 from ..works import TextValue

@@ -1,7 +1,8 @@
 """How a guide writes a work: each value in its form, and the whole by the kind's pattern."""
 
 from .casing import Vocabulary, case_changes
-from .compose import Composed, Piece, best_pattern, compose, html_of, patterns_for, text_of
+from .compose import Composed, Piece, best_pattern, compose, patterns_for
+from .markup import html_of, text_of
 
 __all__ = [
     "Composed",

@@ -22,7 +22,8 @@ _OPENED = re.compile(r"[“\"‘(\[]$")
 _ARTICLES = frozenset(("a", "an", "the"))
 _JOINING = frozenset(("and", "but", "or", "nor"))
 _PLAIN_PREPOSITIONS = frozenset(
-    "of to at from with into onto between against during among amongst upon toward towards without per via".split()
+    """of to at from with into onto between against during among amongst upon toward towards without
+    per via""".split()
 )
 _SHORT_PREPOSITIONS = frozenset(("in", "on", "by", "for", "as"))
 # Prepositions that may be adverbs or conjunctions: either way is left alone.
@@ -129,8 +130,7 @@ def _split(text: str) -> list[_Word]:
         fresh = not compound and (
             number == 0
             or quoted
-            or (_FRESH.search(before[-8:]) is not None
-            and not _abbreviated(before))
+            or (_FRESH.search(before[-8:]) is not None and not _abbreviated(before))
         )
         if number == 0 and before.strip(" “\"‘'([…"):
             fresh = _FRESH.search(before[-8:]) is not None  # begins with a figure
@@ -193,8 +193,10 @@ def _headline(
                 yield CaseChange(word.span, _capital(text), 0.95)
         elif not edge and not word.compound and _is_small(lower, headline_from):
             doubtful = lower in _SHORT_PREPOSITIONS and (
-                (following in _ARTICLES | _JOINING | _PLAIN_PREPOSITIONS | {""}
-                and following not in _ARTICLES)
+                (
+                    following in _ARTICLES | _JOINING | _PLAIN_PREPOSITIONS | {""}
+                    and following not in _ARTICLES
+                )
                 or word.after in (",", ";", "-", ":")
                 or (number > 0 and found[number - 1].text.endswith("ing"))
             )
@@ -247,9 +249,7 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
             principal += 1
     if not capped:
         return
-    common = [
-        w for w in capped if is_common(w.text) and w.text.casefold() not in vocabulary.names
-    ]
+    common = [w for w in capped if is_common(w.text) and w.text.casefold() not in vocabulary.names]
     small = [
         w
         for w in capped

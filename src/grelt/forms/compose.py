@@ -2,15 +2,12 @@
 
 from __future__ import annotations
 
-import html
 import re
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from ..guides.kinds import KindForm, Kinds, NumberForm, TextForm
 from ..guides.pattern import Sequence, Slot
 from ..text.lexicon import is_common
-from ..text.names import PersonName
 from ..text.spans import Span
 from ..works import DateValue, TextValue, Work, write_date
 from .casing import Vocabulary, case_changes
@@ -188,8 +185,6 @@ class _Writer:
                     found.append(words)
                     words = None
                 inner[0] = replace(inner[0], mark=mark + inner[0].mark)
-                last = inner[-1]
-                inner[-1] = replace(last, piece=last.piece)
                 found += inner
                 if tail:
                     found.append(_Joined(tail, _TAIL))
@@ -205,9 +200,8 @@ class _Writer:
                 words = None
                 mark = " "
             found.append(_Joined(mark, piece))
-        merged = _without_tails(found)
         tail = pattern.tail if found else ""
-        return merged if not _ends_in_tail(found) else merged, _tail_of(found) + tail
+        return _without_tails(found), _tail_of(found) + tail
 
     def piece(self, slot: Slot) -> Piece | None:
         """An element in the guide's form; a placeholder; or None where it is not there."""
@@ -344,10 +338,6 @@ def _tail_of(found: list[_Joined]) -> str:
     return held
 
 
-def _ends_in_tail(found: list[_Joined]) -> bool:
-    return bool(found) and found[-1].piece is _TAIL
-
-
 def with_case(value: TextValue, case: str, vocabulary: Vocabulary, headline_from: int) -> str:
     """The words in the capitals that a guide wants, as far as that is sure."""
     text = value.text
@@ -370,49 +360,3 @@ def _addresses(url: str, scheme: str) -> tuple[str, ...]:
     if scheme == "dropped":
         return (re.sub(r"^https?://", "", url),)
     return (url if re.match(r"[a-z]+://", url) else f"https://{url}",)
-
-
-def text_of(composed: Composed) -> str:
-    """Plain text."""
-    return (
-        "".join(m + p.text for m, p in zip(composed.marks, composed.pieces, strict=False))
-        + composed.marks[-1]
-    )
-
-
-def html_of(composed: Composed, texts: Mapping[int, str] | None = None) -> str:
-    """With italics as `<i>`; everything else escaped. `texts` replace those of pieces by number."""
-    written = []
-    for number, (mark, piece) in enumerate(zip(composed.marks, composed.pieces, strict=False)):
-        written.append(html.escape(mark, quote=False))
-        written.append(dressed(piece, (texts or {}).get(number, piece.text)))
-    return "".join(written) + html.escape(composed.marks[-1], quote=False)
-
-
-def dressed(piece: Piece, text: str) -> str:
-    """A piece's text with its italics marked."""
-    base = piece.dress == "italics" and not piece.gap
-    spans = [s for s in piece.apart if s.end <= len(text)]
-    if not spans:
-        return (
-            f"<i>{html.escape(text, quote=False)}</i>"
-            if base and text
-            else html.escape(text, quote=False)
-        )
-    flags = [base] * len(text)
-    for span in spans:
-        for at in range(span.start, span.end):
-            flags[at] = not base
-    written, at = [], 0
-    while at < len(text):
-        end = at
-        while end < len(text) and flags[end] == flags[at]:
-            end += 1
-        words = html.escape(text[at:end], quote=False)
-        written.append(f"<i>{words}</i>" if flags[at] else words)
-        at = end
-    return "".join(written)
-
-
-def is_person(name: object) -> bool:
-    return isinstance(name, PersonName)

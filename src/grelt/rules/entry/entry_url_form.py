@@ -1,4 +1,4 @@
-"""An address with `http://` where the guide drops it, without it where the guide keeps it, or in angle brackets.
+"""An address with `http://` where the guide drops it, without it where it is kept, or in angle brackets.
 
 An address stands so that it can be copied and opens.
 """

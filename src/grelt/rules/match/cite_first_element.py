@@ -33,9 +33,9 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     entry = paper.entries[match.entries[0]]
     turned = natural_names(entry.author.text) if not entry.persons else None
-    if turned is not None and citation.names is not None:
-        if turned.names[0].key == citation.names.names[0].key:
-            return RIGHT  # the entry, not the citation, has the name in the wrong order
+    cited = citation.names.names[0].key if citation.names is not None else ""
+    if turned is not None and turned.names[0].key == cited:
+        return RIGHT  # the entry, not the citation, has the name in the wrong order
     opening = entry.persons[0].family if entry.persons else entry.author.text
     listed = entry.author.names
     if listed is not None and (len(listed.names) > 2 or listed.et_al):

@@ -1,0 +1,95 @@
+"""Who is named first, and lists of names."""
+
+from __future__ import annotations
+
+import re
+
+from ..text.names import NameList, PersonName, inverted_names, natural_names
+from ..text.spans import Span
+from ..works import Group, Name, TextValue
+from .looks import AFTER_LEAD, HANDLE, ROLE_WORDS, TITLED
+from .unit import Unit
+
+
+def lead_units(
+    text: str, names: NameList | None, group: str, span: Span, *, repeated: bool
+) -> tuple[tuple[Unit, ...], int]:
+    """The units that an entry opens with: who is named, in which role, and a handle; and where they
+    end."""
+    value: tuple[Name, ...]
+    if names is not None:
+        value = tuple(_plainly(n) for n in names.names)
+    elif group:
+        value = (Group(group),)
+    else:
+        return (), span.start
+    handle = HANDLE.search(span.of(text))
+    if handle is not None and names is None:
+        span = Span(span.start, span.start + handle.start())
+        value = (Group(span.of(text)),)
+    end = span.end
+    if (
+        names is not None
+        and names.et_al
+        and text[end : end + 1] == "."
+        and text[end - 2 : end] == "al"
+    ):
+        end += 1
+        span = Span(span.start, end)
+    role = "author"
+    whole = span
+    label = AFTER_LEAD.match(text, end)
+    if label is not None:
+        word = label["word"].casefold().rstrip("s.")
+        role = role_of(word) or "author"
+        if word.startswith(("executive", "producer")):
+            role = "host"
+        whole = Span(span.start, label.end())
+        end = label.end()
+    units = [
+        Unit(
+            role,
+            span,
+            whole,
+            value=value,
+            more=bool(names and names.et_al),
+            source="repeated" if repeated else "",
+        )
+    ]
+    handle = HANDLE.match(text, end)
+    if handle is not None:
+        lead = len(handle.group()) - len(handle.group().lstrip())
+        units.append(
+            Unit(
+                "handle",
+                Span(*handle.span("handle")),
+                Span(handle.start() + lead, handle.end()),
+                value=TextValue(handle["handle"]),
+            )
+        )
+        end = handle.end()
+    return tuple(units), end
+
+
+def people(text: str) -> tuple[tuple[Name, ...], bool] | None:
+    """Names in either order, and whether more are meant; None of an empty text."""
+    read: NameList | None = natural_names(text) or inverted_names(text)
+    if read is None:
+        return ((Group(text),), False) if text else None
+    return tuple(read.names), read.et_al
+
+
+def _plainly(name: PersonName) -> PersonName:
+    """A name set in capitals, in usual letters; without a title before its given names."""
+    family, given = name.family, TITLED.sub("", name.given)
+    if len(family) > 2 and family.isupper():
+        family = re.sub(r"[^\W\d_]+", lambda m: m.group().capitalize(), family)
+    if len(given) > 2 and given.isupper() and "." not in given and len(given) > 3:
+        given = re.sub(r"[^\W\d_]+", lambda m: m.group().capitalize(), given)
+    return PersonName(family, given, name.suffix)
+
+
+def role_of(word: str) -> str | None:
+    """The role that a label's word names, by its stem."""
+    low = word.casefold().rstrip(".")
+    return next((r for stem, r in ROLE_WORDS.items() if low.startswith(stem)), None)

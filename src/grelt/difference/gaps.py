@@ -1,0 +1,236 @@
+"""What stands between two elements in their order, before the first and behind the last: marks, what
+is missing there and what is too much."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from dataclasses import replace
+
+from ..cutting import CutElement
+from ..text.spans import Span
+from .elements import missing_one
+from .laid import Laid
+from .marks import mark_differences, seen, trimmed
+from .model import KEPT, Difference, alike
+from .texts import form_rule
+
+_BRACKETS = re.compile(r"[()\[\]]")
+
+
+def gap_differences(
+    laid: Laid, one: tuple[int, int], other: tuple[int, int]
+) -> Iterator[Difference]:
+    if laid.left(one[0]) > laid.right(other[0]):
+        return
+    between = laid.elements[one[0] + 1 : other[0]]
+    lacking = range(one[1] + 1, other[1])
+    if any(e.name in KEPT or laid.is_kept(e) for e in between):
+        yield from _missing(laid, lacking, None)
+        return
+    wanted = "".join(
+        laid.whole.marks[n] + (laid.whole.pieces[n].text if n < other[1] else "")
+        for n in range(one[1] + 1, other[1] + 1)
+    )
+    start, wanted = laid.behind(one, wanted)
+    stop, wanted = laid.ahead(other, wanted)
+    if start > stop:
+        return
+    following = laid.whole.pieces[other[1]]
+    words = laid.elements[other[0]].whole
+    if following.element == "words" and words.of(laid.text) != following.text:
+        stop, wanted = words.end, wanted + following.text  # `in` for `In`
+    span = Span(start, stop)
+    if between:
+        yield from _extra(laid, between, span, wanted, lacking)
+        return
+    if lacking:
+        yield from _missing(laid, lacking, (span, wanted))
+        return
+    bracket = _brackets(laid, one, other, span, wanted)
+    if bracket is not None:
+        yield from bracket
+        return
+    yield from mark_differences(laid.text, span, wanted, laid.whole.pieces[other[1]].element)
+
+
+def _brackets(
+    laid: Laid, one: tuple[int, int], other: tuple[int, int], span: Span, wanted: str
+) -> list[Difference] | None:
+    """Brackets that stand round an element and should not, or the reverse, are its form."""
+    words = span.of(laid.text)
+    said = "".join(_BRACKETS.findall(words))
+    right = "".join(_BRACKETS.findall(wanted))
+    if said == right or alike(words, wanted):
+        return None
+    opens = said.count("(") + said.count("[") != right.count("(") + right.count("[")
+    number = laid.anchors.index(other if opens else one)
+    element = laid.whole.pieces[laid.anchors[number][1]].element
+    if element not in (
+        "date",
+        "pages",
+        "edition",
+        "original-date",
+        "numbering",
+        "volume",
+        "number",
+        "editor",
+        "translator",
+    ):
+        return None
+    if not opens:
+        return []  # told with the opening bracket
+    return [_bracketed(laid, number, element)]
+
+
+def _bracketed(laid: Laid, number: int, element: str) -> Difference:
+    """The element with the marks on both its sides."""
+    at, piece = laid.anchors[number]
+    before = laid.anchors[number - 1] if number else None
+    after = laid.anchors[number + 1] if number + 1 < len(laid.anchors) else None
+    first = before[1] + 1 if before else piece
+    last = after[1] if after else len(laid.whole.pieces)
+    wanted = laid.composed(first, last)
+    markup = laid.composed(first, last, markup=True)
+    if after is None:
+        wanted += laid.whole.marks[-1]
+        markup += laid.whole.marks[-1]
+    start = laid.right(at)
+    if before:
+        start, wanted = laid.behind(before, wanted)
+        _, markup = laid.behind(before, markup)
+    stop = len(laid.text)
+    if after:
+        stop, wanted = laid.ahead(after, wanted)
+        _, markup = laid.ahead(after, markup)
+    span = Span(start, max(start, stop))
+    span, wanted, markup = trimmed(laid.text, span, wanted, markup)
+    words = laid.elements[at].whole.of(laid.text)
+    holes = (("found", span.of(laid.text).strip()), ("right", wanted.strip()))
+    return (
+        Difference(form_rule(element), span, wanted, markup, element, holes=holes)
+        if words
+        else Difference(form_rule(element), span, wanted, markup, element)
+    )
+
+
+def _missing(laid: Laid, lacking: range, place: tuple[Span, str] | None) -> Iterator[Difference]:
+    pieces = [(n, laid.whole.pieces[n]) for n in lacking if n not in laid.pairs.values()]
+    for count, (_number, piece) in enumerate(pieces):
+        span, wanted = place if place is not None else (Span(0, 0), "")
+        expected: str | None = wanted if place is not None else None
+        if count and place is not None:
+            # Several at one place: the first one's text has them all.
+            pass
+        yield missing_one(laid, piece, span, expected)
+
+
+def _extra(
+    laid: Laid, between: tuple[CutElement, ...], span: Span, wanted: str, lacking: range
+) -> Iterator[Difference]:
+    first = between[0]
+    rule = "entry-stray" if all(e.name == "stray" for e in between) else "entry-element-extra"
+    found = first.whole.of(laid.text)
+    place, expected, _ = trimmed(laid.text, span, wanted, "")
+    yield Difference(
+        rule, place, expected, "", first.name, template=_extra_template(first.name),
+        holes=(("found", found), ("element", first.name)),
+    )  # fmt: skip
+    yield from (
+        replace(d, span=place, expected=expected) for d in _missing(laid, lacking, (span, wanted))
+    )
+
+
+def start_differences(
+    laid: Laid, regions: list[tuple[int, int, list[int]]]
+) -> Iterator[Difference]:
+    at, piece = laid.anchors[0]
+    if piece == 0 or any(a == 0 for a, _, _ in regions):
+        return
+    lacking = range(piece)
+    if any(laid.is_kept(e) for e in laid.elements[:at]):
+        yield from _missing(laid, lacking, None)
+        return
+    span = Span(0, laid.right(at))
+    wanted = laid.composed(0, piece)
+    if at and not lacking:
+        yield from _extra(laid, laid.elements[:at], span, wanted, lacking)
+        return
+    yield from _missing(
+        laid,
+        lacking,
+        (_widened(laid, span, at), wanted + laid.text[span.end : _widened(laid, span, at).end]),
+    )
+
+
+def _widened(laid: Laid, span: Span, at: int) -> Span:
+    """A place at the very beginning, widened to the first word."""
+    if len(span):
+        return span
+    match = re.compile(r"\S+").match(laid.text, span.end)
+    return Span(span.start, match.end()) if match else span
+
+
+def end_differences(laid: Laid) -> Iterator[Difference]:
+    at, piece = laid.anchors[-1]
+    between = laid.elements[at + 1 :]
+    lacking = range(piece + 1, len(laid.whole.pieces))
+    if any(laid.is_kept(e) for e in between):
+        yield from _missing(laid, lacking, None)
+        yield from _kept_end(laid)
+        return
+    wanted = laid.composed(piece + 1, len(laid.whole.pieces)) + laid.whole.marks[-1]
+    start, wanted = laid.behind(laid.anchors[-1], wanted)
+    span = Span(start, len(laid.text))
+    if between:
+        yield from _extra(laid, between, span, wanted, lacking)
+        return
+    if lacking:
+        yield from _missing(
+            laid, lacking, (seen(span), laid.text[seen(span).start : span.start] + wanted)
+        )
+        return
+    if laid.noted:
+        return
+    words = span.of(laid.text)
+    if alike(words, wanted):
+        return
+    yield _end_difference(laid.text, span, wanted)
+
+
+def _kept_end(laid: Laid) -> Iterator[Difference]:
+    """An entry that ends in something of its own still closes with a period."""
+    if laid.noted or not laid.kinds.marks["end_after_address"]:
+        return
+    if not re.search(r"[.?!][”\"’)\]]?$", laid.text):
+        span = Span(max(0, len(laid.text) - 1), len(laid.text))
+        yield (
+            _end_difference(laid.text, Span(len(laid.text), len(laid.text)), ".")
+            if span
+            else _end_difference(laid.text, span, ".")
+        )
+
+
+def _extra_template(element: str) -> str:
+    return {
+        "place": "place",
+        "retrieved": "retrieved",
+        "stray": "stray",
+        "database": "database",
+    }.get(element, "extra")
+
+
+def _end_difference(text: str, span: Span, wanted: str) -> Difference:
+    words = span.of(text)
+    place = seen(span)
+    expected = text[place.start : span.start] + wanted
+    template = (
+        "missing"
+        if wanted.strip('”"') and not words.strip('”" ')
+        else "extra"
+        if not wanted
+        else "differs"
+    )
+    return Difference(
+        "entry-end-period", place, expected, "", "", template, (("found", words), ("right", wanted))
+    )

@@ -1,0 +1,183 @@
+"""An entry laid against the pattern of its kind: which element is which piece, and where the marks
+between them begin and end."""
+
+from __future__ import annotations
+
+import re
+from html import escape
+
+from ..cutting import Cut, CutElement
+from ..forms import Composed, Piece, Vocabulary
+from ..forms.markup import dressed
+from ..guides.kinds import Kinds
+from .texts import TEXTS
+
+_SAME_ELEMENT = {
+    "numbering": ("numbering", "volume", "section", "issue"), "volume": ("volume", "numbering"),
+    "issue": ("issue", "numbering"), "original-date": ("original-date",),
+    "section": ("section", "numbering", "volume"), "day": ("day",), "date": ("date",),
+}  # fmt: skip
+
+
+class Laid:
+    """One entry laid against one pattern. `plain` is the entry composed of what is there, `whole` with
+    places held for what is missing. `pairs` leads from written elements to expected pieces;
+    `anchors` are the longest run of pairs in the order of both."""
+
+    def __init__(
+        self, cut: Cut, plain: Composed, whole: Composed, kinds: Kinds, vocabulary: Vocabulary,
+        left_out: frozenset[str], noted: bool,
+    ) -> None:  # fmt: skip
+        self.cut = cut
+        self.written = cut.written
+        self.text = cut.written.text
+        self.elements = cut.elements
+        self.plain = plain
+        self.whole = whole
+        self.kinds = kinds
+        self.vocabulary = vocabulary
+        self.left_out = left_out
+        self.noted = noted
+        self.pairs = self._pair()
+        self.anchors = self._anchors()
+
+    def _pair(self) -> dict[int, int]:
+        """Written element to expected piece, each once."""
+        found: dict[int, int] = {}
+        for number, piece in enumerate(self.whole.pieces):
+            names = _SAME_ELEMENT.get(piece.element, (piece.element,))
+            for at, element in enumerate(self.elements):
+                if at in found:
+                    continue
+                if (
+                    piece.gap
+                    and element.value is not None
+                    and piece.element not in ("date", "day", "original-date")
+                ):
+                    continue
+                if piece.element == "issue" and any(part == "volume" for part, _ in element.parts):
+                    continue
+                if piece.element == "words":
+                    same = element.name in ("words", "review-of") and _same_words(
+                        element.whole.of(self.text), piece.text
+                    )
+                else:
+                    same = element.name in names
+                if same:
+                    found[at] = number
+                    break
+        return found
+
+    def _anchors(self) -> list[tuple[int, int]]:
+        """The longest run of pairs in the order of both."""
+        order = sorted(self.pairs.items())
+        best: list[list[tuple[int, int]]] = []
+        for at, (written, piece) in enumerate(order):
+            chain: list[tuple[int, int]] = []
+            for before in range(at):
+                if order[before][1] < piece and _heft(best[before], self) > _heft(chain, self):
+                    chain = best[before]
+            best.append([*chain, (written, piece)])
+        return max(best, key=lambda c: _heft(c, self), default=[])
+
+    def left(self, number: int) -> int:
+        """Where an element's own text ends, and the marks behind it begin."""
+        element = self.elements[number]
+        if element.dress == "quotes" and element.name in TEXTS:
+            return element.span.end
+        end = element.whole.end
+        return end + 1 if self.shares_period(number) else end
+
+    def shares_period(self, number: int) -> bool:
+        """Whether the period behind an element is one that its right form ends in."""
+        if number not in self.pairs:
+            return False
+        element = self.elements[number]
+        right = self.whole.pieces[self.pairs[number]].text[-1:]
+        own = element.whole.of(self.text)[-1:]
+        return right == "." != own and self.text[element.whole.end : element.whole.end + 1] == "."
+
+    def right(self, number: int) -> int:
+        element = self.elements[number]
+        return (
+            element.span.start
+            if element.dress == "quotes" and element.name in TEXTS
+            else element.whole.start
+        )
+
+    def plain_mark(self, number: int) -> str:
+        return self.whole.marks[number]
+
+    def wanted_after(self, anchor: tuple[int, int], wanted: str) -> str:
+        """The mark behind an element, with or without the period that belongs to both."""
+        own = self.elements[anchor[0]].whole.of(self.text)[-1:]
+        right = self.whole.pieces[anchor[1]].text[-1:]
+        if self.elements[anchor[0]].dress == "quotes":
+            return wanted
+        if own == "." != right and wanted.startswith("."):
+            return wanted[1:]
+        return wanted
+
+    def words_before(self, piece: Piece) -> tuple[str, ...]:
+        slot = piece.slot
+        form = self.kinds.names.get(slot.form or slot.element) if slot is not None else None
+        return form.others if form is not None else ()
+
+    def composed(self, first: int, last: int, *, markup: bool = False) -> str:
+        """Marks and pieces from the mark before `first` up to the mark before `last`."""
+        out = []
+        for n in range(first, last + 1):
+            mark = self.whole.marks[n] if n < len(self.whole.pieces) else ""
+            out.append(escape(mark, quote=False) if markup else mark)
+            if n < last:
+                piece = self.whole.pieces[n]
+                out.append(dressed(piece, piece.text) if markup else piece.text)
+        return "".join(out)
+
+    def is_kept(self, element: CutElement) -> bool:
+        """What the pattern has no place for, and the guide nothing against."""
+        return element.name not in ("stray", "retrieved", "words", *self.left_out)
+
+    def behind(self, anchor: tuple[int, int], wanted: str) -> tuple[int, str]:
+        """Where the marks behind an anchor begin, and those wanted there. What closes an element whose
+        dress is wrong is put right together with it."""
+        start = self.left(anchor[0])
+        if self.dress_right(anchor):
+            return start, self.wanted_after(anchor, wanted)
+        element = self.elements[anchor[0]]
+        close = re.match(r"[^\s\w(\[]*", self.text[element.whole.end :])
+        rest = re.sub(r"^\S*", "", wanted)
+        return element.whole.end + (len(close.group()) if close else 0), rest
+
+    def ahead(self, anchor: tuple[int, int], wanted: str) -> tuple[int, str]:
+        """The same for the marks before an anchor."""
+        if self.dress_right(anchor):
+            return self.right(anchor[0]), wanted
+        return self.elements[anchor[0]].whole.start, wanted.rstrip('“"')
+
+    def dress_right(self, anchor: tuple[int, int]) -> bool:
+        element, piece = self.elements[anchor[0]], self.whole.pieces[anchor[1]]
+        if element.name not in TEXTS:
+            return True
+        return (element.dress == "quotes") == (piece.dress == "quotes") and (
+            element.dress != "quotes" or self.text[element.whole.start] in '“"'
+        )
+
+    def rank_written(self, at: int) -> int:
+        return sorted(self.pairs).index(at)
+
+    def rank_expected(self, at: int) -> int:
+        return sorted(self.pairs.values()).index(self.pairs[at])
+
+
+def _heft(chain: list[tuple[int, int]], laid: Laid) -> float:
+    """Long chains win; a date or a number is sooner out of place than a title."""
+    light = ("date", "day", "pages", "numbering", "edition", "publisher", "editor", "words")
+    return sum(0.9 if laid.elements[a].name in light else 1.5 for a, _ in chain)
+
+
+def _same_words(words: str, wanted: str) -> bool:
+    bare = words.casefold().strip(" :.")
+    return bare == wanted.casefold().strip(" :.") or (
+        bare.startswith("review of") and wanted.casefold().startswith("review of")
+    )
