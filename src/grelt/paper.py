@@ -22,6 +22,7 @@ from .forms import Vocabulary
 from .guides import Policy
 from .matching import Match, Matching, UnlistedSource, match_citations
 from .matching.index import acronyms
+from .note_references import NoteReferences
 from .references import References
 from .structure import Role, Structure, prepared, structure_of
 from .system import citation_system
@@ -81,6 +82,11 @@ class Paper:
         return References(
             self.document, self.entries, self.policy, self.vocabulary, self.hands, cited
         )
+
+    @cached_property
+    def note_references(self) -> NoteReferences:
+        """The form of full references in notes."""
+        return NoteReferences(self.document, self.citations, self.policy, self.vocabulary)
 
     @property
     def unlisted(self) -> tuple[UnlistedSource, ...]:

@@ -131,7 +131,11 @@ def cut_entry(written: Written, opened: Opened, kinds: Kinds, hand: Hand | None 
 def cut_reference(written: Written, opened: Opened, kinds: Kinds) -> Cut:
     """Cut a full reference of a note."""
     lead, end = lead_units(written.text, opened.names, opened.group, opened.span, repeated=False)
-    units = find_units(written, lead, end)
+    # What looks like pages in a note is the place that is cited.
+    units = [
+        replace(u, element="locator") if u.element == "pages" else u
+        for u in find_units(written, lead, end)
+    ]
     patterns = [(form, p) for form in kinds.kinds.values() for p in form.note]
     return _best(written, units, patterns, kinds, Hand())
 

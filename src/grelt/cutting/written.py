@@ -32,6 +32,12 @@ class Written:
         words = self.source[start:end]
         return 1 < len(words) <= _MOST_SPACES and all(c in " \u00a0" for c in words)
 
+    def back(self, span: Span) -> Span:
+        """A span in the text as it was given; one that ends in a space has all of the spaces there."""
+        if len(span) and self.text[span.end - 1] == " ":
+            return Span(self.flat.origin[span.start], self.flat.origin[span.end])
+        return self.flat.back(span)
+
     @property
     def text(self) -> str:
         return self.flat.text

@@ -14,7 +14,7 @@ from .texts import TEXTS
 
 _SAME_ELEMENT = {
     "numbering": ("numbering", "volume", "section", "issue"), "volume": ("volume", "numbering"),
-    "issue": ("issue", "numbering"), "original-date": ("original-date",),
+    "issue": ("issue", "numbering"), "original-date": ("original-date",), "locator": ("locator",),
     "section": ("section", "numbering", "volume"), "day": ("day",), "date": ("date",),
 }  # fmt: skip
 

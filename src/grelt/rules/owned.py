@@ -5,11 +5,9 @@ from __future__ import annotations
 
 from collections.abc import Collection
 
-from ..cutting import Written
 from ..difference import Difference
-from ..findings import NOT_MINE, RIGHT, Slip, Verdict
+from ..findings import NOT_MINE, RIGHT, Place, Slip, Verdict
 from ..paper import Paper
-from ..text.spans import Span
 from .base import Check
 
 
@@ -24,7 +22,7 @@ def owned(rule: str, elements: Collection[str] = ()) -> Check:
             Slip(
                 d.template,
                 _holes(d, reference.cut.written.text),
-                entry.place(_back(reference.cut.written, d.span)),
+                entry.place(reference.cut.written.back(d.span)),
                 expected=d.expected,
                 markup=d.markup,
                 entry=number,
@@ -45,6 +43,37 @@ def owned(rule: str, elements: Collection[str] = ()) -> Check:
     return check
 
 
+def owned_in_notes(rule: str, elements: Collection[str] = ()) -> Check:
+    """The same for full references in notes: `rule` is the rule of entries whose differences these
+    are. The subject is the citation."""
+
+    def check(paper: Paper, number: int) -> Verdict:
+        checked = paper.note_references.of(number) if paper.citations[number].note_kind else None
+        if checked is None:
+            return NOT_MINE
+        paragraph = paper.citations[number].paragraph
+        slips = tuple(
+            Slip(
+                d.template,
+                _holes(d, checked.cut.written.text),
+                Place(paragraph, paper.note_references.place(number, d)),
+                expected=d.expected,
+                markup=d.markup,
+                citation=number,
+                confidence=d.confidence,
+                fixable=d.expected is not None,
+            )
+            for d in checked.differences
+            if d.rule == rule
+        )
+        if slips:
+            return slips
+        there = {row.element for row in checked.aligned if row.written}
+        return RIGHT if not elements or there & set(elements) else NOT_MINE
+
+    return check
+
+
 def _holes(difference: Difference, text: str) -> tuple[tuple[str, str], ...]:
     """What a message may name: the words found and the right ones, and what the difference adds."""
     usual = {
@@ -52,14 +81,6 @@ def _holes(difference: Difference, text: str) -> tuple[tuple[str, str], ...]:
         "right": (difference.expected or "").strip(),
     }
     return tuple({**usual, **dict(difference.holes)}.items())
-
-
-def _back(written: Written, span: Span) -> Span:
-    """A span in the entry's own text; one that ends in a space has all of the spaces there."""
-    flat = written.flat
-    if len(span) and written.text[span.end - 1] == " ":
-        return Span(flat.origin[span.start], flat.origin[span.end])
-    return flat.back(span)
 
 
 def _doubt(kind: str, confidence: float) -> str:
