@@ -25,6 +25,8 @@ from .text.spans import Span
 
 # Differences from which an entry may be in another guide's form as a whole.
 _FOREIGN_FROM = 3
+# Faults under which another guide's form is that of an entry that has none here.
+_UNTOLD = 1.5
 _UNKNOWN_OVER = 0.4
 _LEAST_FIT = 0.8
 # Papers in an archive: lists have them in many forms, and no kind of ours is meant.
@@ -98,12 +100,18 @@ class References:
             return Reference(cut, checked, (_bare_address(cut),), bare=True)
         by_hand = hand is not None and bool(hand.kind)
         if not by_hand and _is_unclear(cut):
+            # A form that is right elsewhere tells what it is, though not here.
+            foreign, kind = self._foreign(written, opened, _UNTOLD)
+            if foreign and kind in kinds.kinds:
+                cut = replace(cut_entry(written, opened, kinds, Hand(kind)), by_hand=False)
+                checked = self._check(cut, kinds, number)
+        if not by_hand and _is_unclear(cut):
             if not written.italics_known:
                 return Reference(cut, Checked(cut, (), written.text, "", ()), (), unclear=True)
             unclear = Difference("entry-kind-unknown", Span(0, len(written.text)), None, "", "")
             return Reference(cut, Checked(cut, (), written.text, "", ()), (unclear,), unclear=True)
         if checked.faults >= _FOREIGN_FROM and not by_hand:
-            foreign, kind = self._foreign(written, opened, checked)
+            foreign, kind = self._foreign(written, opened, checked.faults / 3)
             if foreign:
                 if kind in kinds.kinds and kind != cut.kind:
                     # What the entry is shows in the form that it has.
@@ -167,17 +175,18 @@ class References:
                 without += 1
         return with_issue >= 3 and with_issue > 4 * without
 
-    def _foreign(self, written: Written, opened: Opened, own: Checked) -> tuple[str, str]:
+    def _foreign(self, written: Written, opened: Opened, most: float) -> tuple[str, str]:
         """The guide of another system in whose form an entry stands, or nearly, and the kind there."""
-        best, name, kind = own.faults / 3, "", ""
+        best, name, kind = most, "", ""
         for identity in available_guides():
             guide = load_guide(identity)
             own_guide = self.policy.guide
             if (guide.system, guide.house) == (own_guide.system, own_guide.house):
                 continue
             kinds = load_kinds(identity)
-            checked = check_cut(cut_entry(written, opened, kinds), kinds, self.vocabulary)
-            if checked.weight < best:
+            cut = cut_entry(written, opened, kinds)
+            checked = check_cut(cut, kinds, self.vocabulary)
+            if checked.weight < best and not _is_unclear(cut):
                 best, name, kind = checked.weight, guide.name, checked.cut.kind
         return name, kind
 

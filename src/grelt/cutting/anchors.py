@@ -13,6 +13,7 @@ from ..works import TextValue
 from ..works.dates import DATE, date_of
 from .lead import people, role_of
 from .looks import (
+    EDITION_BEFORE,
     ACCESSED,
     ARTICLE,
     BARE_PAGES,
@@ -198,6 +199,8 @@ def _named(text: str, start: int, sheltered: Taken) -> Iterator[Unit]:
         if number is None:
             continue
         word = next(match[g] for g in ("role", "role2", "role3", "role4", "role5") if match[g])
+        if number == "2" and EDITION_BEFORE.search(text[: match.start()]):
+            continue  # `2nd ed. Tern Lock: Tidemark Press`
         role = role_of(word)
         who = Span(*match.span(f"who{number}"))
         turned = match["turned"]

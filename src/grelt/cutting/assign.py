@@ -275,7 +275,7 @@ def _flattened(pattern: Sequence, lead: str = "") -> list[tuple[str, Slot]]:
 
 def _skip(form: KindForm, element: str) -> float:
     if element == "title" and form.needs.get("title") == "needed":
-        return 2.0
+        return 2.6
     names = (
         ("volume", "issue")
         if element == "numbering"

@@ -78,6 +78,7 @@ ARTICLE = re.compile(
 EDITION = re.compile(
     rf"\b(?P<e>{ORDINAL}(?:,?\s(?:and\s)?{ORDINAL})*\s(?:[Ee]dition|[Ee]dn\.?|[Ee]d\.?)(?!\w|\sby)|[Vv]ersion\s\d(?:[\w.]*\w)?|[Vv]\.?\s?\d+\.[\d.]*\d)"
 )
+EDITION_BEFORE = re.compile(rf"{ORDINAL}\s$")
 VOLUMES = re.compile(r"\b(?P<n>\d{1,3})\svols?\.|\bVols\.\s(?P<r>\d{1,2}[-–]\d{1,2})")
 BY = re.compile(
     rf"\b(?P<label>(?P<role>[Ee]dit|[Tt]ranslat|[Dd]irect|[Hh]ost|[Ii]llustrat|[Cc]onduct|[Uu]pload|[Pp]erform|[Nn]arrat|[Cc]ompil|[Ww]ritten|[Aa]dapt|[Ii]ntroduc|[Pp]resent)"

@@ -108,7 +108,7 @@ def _check(
         else plain
     )
     laid = Laid(cut, plain, whole, kinds, vocabulary, frozenset(kinds.left_out) | left_out, noted)
-    differences = tuple(sorted(_differences(laid), key=lambda d: (d.span, d.rule)))
+    differences = _once(_differences(laid))
     corrected = apply(cut.written.text, differences)
     loose = sum(
         n not in laid.pairs and e.name not in (*KEPT, *kinds.left_out, "isbn", "stray")
@@ -161,17 +161,29 @@ def apply(text: str, differences: tuple[Difference, ...]) -> str:
     return text
 
 
+def _once(differences: Iterator[Difference]) -> tuple[Difference, ...]:
+    """In order; of two of one rule at one place the one that puts more right."""
+    best: dict[tuple[str, Span], Difference] = {}
+    for difference in differences:
+        key = (difference.rule, difference.span)
+        old = best.get(key)
+        if old is None or len(difference.expected or "") > len(old.expected or ""):
+            best[key] = difference
+    return tuple(sorted(best.values(), key=lambda d: (d.span, d.rule)))
+
+
 def _differences(laid: Laid) -> Iterator[Difference]:
     """Every difference once: of elements, between them, of what is out of place."""
     if not laid.anchors:
         return
     regions = moved_regions(laid)
+    laid.covered = frozenset(n for first, last, _ in regions for n in range(first, last + 1))
     for number, (at, piece) in enumerate(laid.anchors):
         yield from element_differences(laid, at, piece)
-        if number and not any(first <= number <= last for first, last, _ in regions):
+        if number and number not in laid.covered:
             yield from gap_differences(laid, laid.anchors[number - 1], (at, piece))
     yield from start_differences(laid, regions)
-    if not any(last == len(laid.anchors) for _, last, _ in regions):
+    if len(laid.anchors) not in laid.covered:
         yield from end_differences(laid)
     for first, last, moved in regions:
         yield from moved_differences(laid, first, last, moved)

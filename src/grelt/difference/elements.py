@@ -37,6 +37,11 @@ def element_differences(laid: Laid, at: int, number: int) -> Iterator[Difference
         elif own == "." != right and laid.plain_mark(number + 1).startswith("."):
             dot = replace(difference, expected=f"{difference.expected}.")
             yield replace(dot, markup=f"{dot.markup}." if dot.markup else "")
+        elif at == laid.anchors[-1][0] and element.whole.end == len(laid.text) and not laid.noted:
+            # Nothing stands behind it: the closing mark comes with it.
+            end = laid.whole.marks[-1]
+            whole = replace(difference, expected=f"{difference.expected}{end}")
+            yield replace(whole, markup=f"{whole.markup}{end}" if whole.markup else "")
         else:
             yield difference
 

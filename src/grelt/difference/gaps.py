@@ -79,7 +79,8 @@ def _brackets(
     ):
         return None
     if not opens:
-        return []  # told with the opening bracket
+        # Told with the opening bracket, unless that is put right with something moved.
+        return None if number in laid.covered else []
     return [_bracketed(laid, number, element)]
 
 
@@ -104,24 +105,18 @@ def _bracketed(laid: Laid, number: int, element: str) -> Difference:
         stop, wanted = laid.ahead(after, wanted)
         _, markup = laid.ahead(after, markup)
     span = Span(start, max(start, stop))
-    span, wanted, markup = trimmed(laid.text, span, wanted, markup)
-    words = laid.elements[at].whole.of(laid.text)
+    lacking = any(n not in laid.pairs.values() for n in range(first, last))
+    least = span if lacking else laid.elements[at].whole
+    span, wanted, markup = trimmed(laid.text, span, wanted, markup, least)
     holes = (("found", span.of(laid.text).strip()), ("right", wanted.strip()))
-    return (
-        Difference(form_rule(element), span, wanted, markup, element, holes=holes)
-        if words
-        else Difference(form_rule(element), span, wanted, markup, element)
-    )
+    return Difference(form_rule(element), span, wanted, markup, element, holes=holes)
 
 
 def _missing(laid: Laid, lacking: range, place: tuple[Span, str] | None) -> Iterator[Difference]:
     pieces = [(n, laid.whole.pieces[n]) for n in lacking if n not in laid.pairs.values()]
-    for count, (_number, piece) in enumerate(pieces):
+    for _number, piece in pieces:  # several at one place share its text, which has them all
         span, wanted = place if place is not None else (Span(0, 0), "")
         expected: str | None = wanted if place is not None else None
-        if count and place is not None:
-            # Several at one place: the first one's text has them all.
-            pass
         yield missing_one(laid, piece, span, expected)
 
 

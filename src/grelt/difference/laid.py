@@ -10,6 +10,7 @@ from ..cutting import Cut, CutElement
 from ..forms import Composed, Piece, Vocabulary
 from ..forms.markup import dressed
 from ..guides.kinds import Kinds
+from ..text.spans import Span
 from .texts import TEXTS
 
 _SAME_ELEMENT = {
@@ -40,6 +41,8 @@ class Laid:
         self.noted = noted
         self.pairs = self._pair()
         self.anchors = self._anchors()
+        # Gaps, by the anchor behind them, that are written anew with what moved over them.
+        self.covered: frozenset[int] = frozenset()
 
     def _pair(self) -> dict[int, int]:
         """Written element to expected piece, each once."""
@@ -154,6 +157,11 @@ class Laid:
         if self.dress_right(anchor):
             return self.right(anchor[0]), wanted
         return self.elements[anchor[0]].whole.start, wanted.rstrip('“"')
+
+    def elements_within(self, span: Span) -> Span | None:
+        """From the first to the last element in a stretch."""
+        inside = [e.whole for e in self.elements if span.start <= e.whole.start < span.end]
+        return Span(inside[0].start, min(inside[-1].end, span.end)) if inside else None
 
     def dress_right(self, anchor: tuple[int, int]) -> bool:
         element, piece = self.elements[anchor[0]], self.whole.pieces[anchor[1]]

@@ -66,18 +66,23 @@ def _with_seen(text: str, span: Span, wanted: str) -> str:
     return wanted if len(span) or not span.start else text[span.start - 1] + wanted
 
 
-def trimmed(text: str, span: Span, wanted: str, markup: str) -> tuple[Span, str, str]:
-    """A change without what both have in common at the ends; markup as long as that is plain."""
+def trimmed(
+    text: str, span: Span, wanted: str, markup: str, least: Span | None = None
+) -> tuple[Span, str, str]:
+    """A change without the marks that both have in common at the ends. `least` is the stretch that
+    stays whole: elements are not cut into."""
     words = span.of(text)
+    lead = least.start - span.start if least is not None else len(words)
+    rear = span.end - least.end if least is not None else len(words)
     head = 0
     while (
-        head < min(len(words), len(wanted))
+        head < min(len(words), len(wanted), max(0, lead))
         and words[head] == wanted[head]
         and not words[head].isalnum()
     ):
         head += 1
     tail = 0
-    room = min(len(words), len(wanted)) - head
+    room = min(min(len(words), len(wanted)) - head, max(0, rear))
     while tail < room and words[-1 - tail] == wanted[-1 - tail] and not words[-1 - tail].isalnum():
         tail += 1
     if head == len(words) - tail:  # nothing would be left to point at

@@ -62,7 +62,7 @@ def moved_differences(laid: Laid, first: int, last: int, moved: list[int]) -> It
     if close:
         last_at, wanted = laid.ahead(close, wanted)
         _, markup = laid.ahead(close, markup)
-    place, wanted, markup = trimmed(
-        laid.text, Span(first_at, max(first_at, last_at)), wanted, markup
-    )
+    place = Span(first_at, max(first_at, last_at))
+    least = laid.elements_within(place)
+    place, wanted, markup = trimmed(laid.text, place, wanted, markup, least)
     yield Difference(rule, place, wanted, markup, element.name, "moved", holes)

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from dataclasses import dataclass
+from html import escape
 
 from ..forms.names import NamePart
 from ..text.folding import letters
@@ -69,7 +70,7 @@ def name_differences(
                 "entry-edition-form",
                 whole,
                 right,
-                right,
+                escape(right, quote=False),
                 element,
                 holes=(("name", words), ("right", right)),
             )
@@ -173,7 +174,7 @@ def _name(
         return
     rule = _owner(words, wanted, name, number)
     yield Difference(
-        rule, span, wanted, wanted, element, holes=(("name", words), ("right", wanted))
+        rule, span, wanted, escape(wanted, quote=False), element, holes=(("name", words), ("right", wanted))
     )
 
 
@@ -217,7 +218,7 @@ def _join(span: Span, words: str, wanted: str, element: str) -> Iterator[Differe
         rule,
         span,
         wanted,
-        wanted,
+        escape(wanted, quote=False),
         element,
         holes=(("name", words.strip()), ("right", wanted.strip())),
     )
@@ -227,9 +228,9 @@ def _label(part: _Found, words: str, wanted: str, element: str) -> Iterator[Diff
     if part.kind == "et-al":
         rule = "entry-author-et-al"
         holes: tuple[tuple[str, str], ...] = (("names", "several"),)
-        yield Difference(rule, part.span, wanted, wanted, element, holes=holes)
+        yield Difference(rule, part.span, wanted, escape(wanted, quote=False), element, holes=holes)
         return
     yield Difference(
-        "entry-edition-form", part.span, wanted, wanted, element,
+        "entry-edition-form", part.span, wanted, escape(wanted, quote=False), element,
         holes=(("name", words.strip()), ("right", wanted.strip())),
     )  # fmt: skip

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator
+from html import escape
 
 from ..cutting import CutElement, Written
 from ..forms import Piece, Vocabulary, case_changes
@@ -120,7 +121,8 @@ def _words(
             "entry-title-case" if piece.element in ("title", "reviewed") else "entry-container-case"
         )
         sure = max(c.confidence for c in changes)
-        markup = f"<i>{stretch}</i>" if piece.dress == "italics" else stretch
+        bare = escape(stretch, quote=False)
+        markup = f"<i>{bare}</i>" if piece.dress == "italics" else bare
         yield Difference(
             rule, span, stretch, markup, piece.element, template=form.case,
             holes=(("found", span.of(written.text)), ("right", stretch)), confidence=sure,

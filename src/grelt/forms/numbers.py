@@ -11,7 +11,7 @@ _SEVERAL = re.compile(r"\d\s?(?:[-–—‑−,+&]|--|\band\b)|[ivxlc]\s?[-–�
 _VERSION = re.compile(r"v(?:ersion|er\.|\.)?\s?\d", re.I)
 _ORDINALS = {
     "first": "1st", "second": "2nd", "third": "3rd", "fourth": "4th", "fifth": "5th", "sixth": "6th",
-    "seventh": "7th", "eighth": "8th", "ninth": "9th", "tenth": "10th", "revised": "rev.",
+    "seventh": "7th", "eighth": "8th", "ninth": "9th", "tenth": "10th", "revised": "rev.", "rev.": "rev.",
     "revd.": "rev.", "expanded": "expanded", "enlarged": "enlarged", "updated": "updated",
 }  # fmt: skip
 
