@@ -99,13 +99,15 @@ class References:
         if _is_bare(cut):
             return Reference(cut, checked, (_bare_address(cut),), bare=True)
         by_hand = hand is not None and bool(hand.kind)
-        if not by_hand and _is_unclear(cut):
+        told = by_hand or not _is_unclear(cut)
+        if not told:
             # A form that is right elsewhere tells what it is, though not here.
             foreign, kind = self._foreign(written, opened, _UNTOLD)
             if foreign and kind in kinds.kinds:
                 cut = replace(cut_entry(written, opened, kinds, Hand(kind)), by_hand=False)
                 checked = self._check(cut, kinds, number)
-        if not by_hand and _is_unclear(cut):
+                told = True
+        if not told:
             if not written.italics_known:
                 return Reference(cut, Checked(cut, (), written.text, "", ()), (), unclear=True)
             unclear = Difference("entry-kind-unknown", Span(0, len(written.text)), None, "", "")

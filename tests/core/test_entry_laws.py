@@ -6,7 +6,7 @@ from __future__ import annotations
 import unittest
 from html import unescape
 
-from hypothesis import HealthCheck, given, settings
+from hypothesis import HealthCheck, Phase, given, settings
 from hypothesis import strategies as st
 
 from grelt.document import Document
@@ -24,7 +24,10 @@ from grelt.works import TextValue, Work
 from .works_made import works
 
 GUIDES = st.sampled_from(available_guides())
-LAW = settings(max_examples=120, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck))
+LAW = settings(
+    max_examples=150, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck),
+    phases=(Phase.explicit, Phase.generate),
+)  # fmt: skip
 
 
 def written(work: Work, guide: str) -> str:
