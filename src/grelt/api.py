@@ -15,8 +15,10 @@ from importlib.resources.abc import Traversable
 from typing import Any
 
 from . import __version__
+from .composing import composed, shelf
 from .cutting import Hand
 from .errors import GreltError, HouseRuleInvalid, PaperUnreadable
+from .exchange import FieldsInvalid, csl_of, work_of, works_from, works_to
 from .guides import Policy, available_guides, load_guide, load_house
 from .guides.house import House, house_from
 from .guides.model import Guide
@@ -24,6 +26,7 @@ from .help import RuleHelp, rule_help
 from .paper import Paper, SetRight, analyse
 from .readers import LIMITS, READABLE, read_paper
 from .recognise import recognise
+from .records import Records, RecordSource, identifier, read_records, records_text
 from .report import SCHEMA_VERSION, build_report, run_rules
 from .rules import all_rules
 from .rules.registry import Registered
@@ -34,18 +37,29 @@ __all__ = [
     "READABLE",
     "SCHEMA_VERSION",
     "CheckInputs",
+    "FieldsInvalid",
     "GreltError",
     "HouseRuleInvalid",
     "PaperUnreadable",
+    "RecordSource",
+    "Records",
     "__version__",
     "analyse_paper",
     "build_id",
     "check",
+    "compose_work",
     "explain",
     "guide_name",
+    "guide_shelf",
     "guides",
     "house_rules",
+    "identifier",
+    "identifiers",
+    "read_records",
+    "read_works",
+    "records_text",
     "rule_ids",
+    "write_works",
 ]
 
 AUTO = "auto"
@@ -62,7 +76,7 @@ class CheckInputs:
     (YYYY-MM-DD) decides only what lies in the future; `joins` are matches made by hand,
     citation key to entry key (`""` for “no entry”);
     `hands` what a person has set right in entries, by entry key: `kind`, and `borders` as lists of element,
-    start and end.
+    start and end; `records` is the text of a file of looked-up records.
     """
 
     guide: str = AUTO
@@ -70,6 +84,7 @@ class CheckInputs:
     date: str = ""
     joins: Mapping[str, str] = field(default_factory=dict)
     hands: Mapping[str, Mapping[str, Any]] = field(default_factory=dict)
+    records: str | None = None
 
 
 def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) -> dict[str, Any]:
@@ -82,8 +97,12 @@ def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) 
     document = read_paper(data, name)
     every = [load_guide(g) for g in available_guides()]
     wanted = load_guide(inputs.guide) if inputs.guide != AUTO else every[0]
+    records = read_records(inputs.records) if inputs.records else Records()
     paper = analyse(
-        document, Policy(wanted, house, inputs.date), SetRight(inputs.joins, _hands(inputs.hands))
+        document,
+        Policy(wanted, house, inputs.date),
+        SetRight(inputs.joins, _hands(inputs.hands)),
+        records,
     )
     guide = _given(wanted)
     if inputs.guide == AUTO:
@@ -99,7 +118,7 @@ def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) 
         inputs={
             "paper_sha256": hashlib.sha256(data).hexdigest(),
             "house": list(house.sentences()) or None,
-            "records": None,
+            "records": _records_said(inputs.records, records, paper),
             "date": inputs.date,
             "joins": len(inputs.joins),
             "hands": len(inputs.hands),
@@ -107,6 +126,52 @@ def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) 
             "schema": SCHEMA_VERSION,
         },
     )
+
+
+def _records_said(text: str | None, records: Records, paper: Paper) -> str | None:
+    """What became of the look-up, in words."""
+    if text is None:
+        return None
+    if records.problem:
+        return records.problem
+    works = [paper.references.of(i).cut.work for i in range(len(paper.entries))]
+    asked = sum(bool(w.text("doi") or w.text("url")) for w in works)
+    return f"{sum(records.of(w) is not None for w in works)} of {asked} records found"
+
+
+def identifiers(data: bytes, name: str, guide: str) -> list[str]:
+    """DOIs and addresses of a paper's entries, for looking them up before a check. Raises
+    `PaperUnreadable`."""
+    wanted = load_guide(guide if guide != AUTO else available_guides()[0])
+    paper = analyse(read_paper(data, name), Policy(wanted))
+    found: list[str] = []
+    for number in range(len(paper.entries)):
+        work = paper.references.of(number).cut.work
+        found += [work.text(e) for e in ("doi", "url") if work.text(e)]
+    return list(dict.fromkeys(found))
+
+
+def compose_work(
+    fields: Mapping[str, Any], guide: str, kind: str = "", locator: str = ""
+) -> dict[str, Any]:
+    """What a guide writes of a CSL-JSON item: entry, citations in the text, notes, and gaps. Raises
+    `GuideUnknown` or `FieldsInvalid`."""
+    return composed(work_of(fields, kind or None), guide, locator)
+
+
+def guide_shelf(guide: str) -> list[dict[str, Any]]:
+    """Every kind of source of a guide, with its worked example. Raises `GuideUnknown`."""
+    return shelf(guide)
+
+
+def read_works(text: str, format: str) -> list[dict[str, Any]]:
+    """Works of a text in `csl`, `bibtex` or `ris`, as CSL-JSON items. Raises `FieldsInvalid`."""
+    return [csl_of(w) for w in works_from(text, format)]
+
+
+def write_works(items: list[dict[str, Any]], format: str) -> str:
+    """CSL-JSON items as `csl`, `bibtex` or `ris`. Raises `FieldsInvalid`."""
+    return works_to([work_of(i) for i in items], format)
 
 
 def _hands(hands: Mapping[str, Mapping[str, Any]]) -> dict[str, Hand]:

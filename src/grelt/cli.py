@@ -70,13 +70,15 @@ def _parser() -> argparse.ArgumentParser:
 
 def _check(options: argparse.Namespace) -> int:
     inputs = api.CheckInputs(
-        guide=options.guide, house=_house(options.house), date=_date(options.date)
+        guide=options.guide,
+        house=_house(options.house),
+        date=_date(options.date),
+        records=_records(options.records),
     )
     if options.guide != api.AUTO and options.guide not in {g["id"] for g in api.guides()}:
         known = ", ".join(g["id"] for g in api.guides())
         print(f"grelt: there is no guide “{options.guide}”. Known: {known}.", file=sys.stderr)
         return _USAGE
-    _records(options.records)
     api.house_rules(inputs.house)
     status = _CLEAN
     unreadable = False
@@ -134,14 +136,15 @@ def _house(name: str | None) -> str | None:
         raise api.HouseRuleInvalid(f"The house rules file {name} cannot be read.") from error
 
 
-def _records(name: str | None) -> None:
-    """Records are read and checked for form; no rule asks for them yet."""
+def _records(name: str | None) -> str | None:
     if name is None:
-        return
+        return None
     try:
-        json.loads(Path(name).read_text(encoding="utf-8"))
-    except (OSError, ValueError) as error:
-        raise RecordsInvalid(f"The records file {name} cannot be read as JSON.") from error
+        text = Path(name).read_text(encoding="utf-8")
+    except (OSError, UnicodeDecodeError) as error:
+        raise RecordsInvalid(f"The records file {name} cannot be read.") from error
+    api.read_records(text)  # refused before any paper is read
+    return text
 
 
 def _date(text: str | None) -> str:

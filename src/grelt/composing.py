@@ -140,4 +140,10 @@ def _json(written: Written) -> Json:
 
 
 def _plain(html: str) -> str:
-    return html.replace("<i>", "").replace("</i>", "").replace("&amp;", "&").replace("&lt;", "<").replace("&gt;", ">")
+    return (
+        html.replace("<i>", "")
+        .replace("</i>", "")
+        .replace("&amp;", "&")
+        .replace("&lt;", "<")
+        .replace("&gt;", ">")
+    )

@@ -22,7 +22,9 @@ from .text.spans import Span
 _LEAST_FIT = 1.4
 _LEAST_SURE = 0.6
 _LABEL = re.compile(r",?\s\(?(?:eds?|trans|comps?|dirs?)\.\)?$|,\s(?:host|editor)s?$")
-_UNKNOWN = re.compile(r"\b(?:[Bb]ox(?:es)?|[Ff]older|MSS?|Papers|Archives?|Record Office|Act|quoted in|cited in|in turn)\b|§")
+_UNKNOWN = re.compile(
+    r"\b(?:[Bb]ox(?:es)?|[Ff]older|MSS?|Papers|Archives?|Record Office|Act|quoted in|cited in|in turn)\b|§"
+)
 
 
 @dataclass

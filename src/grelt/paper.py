@@ -23,6 +23,7 @@ from .guides import Policy
 from .matching import Match, Matching, UnlistedSource, match_citations
 from .matching.index import acronyms
 from .note_references import NoteReferences
+from .records import Records
 from .references import References
 from .structure import Role, Structure, prepared, structure_of
 from .system import citation_system
@@ -52,6 +53,7 @@ class Paper:
     entry_keys: tuple[str, ...]
     quotations: tuple[Quotation, ...] = ()
     hands: Mapping[int, Hand] = field(default_factory=dict)
+    records: Records = field(default_factory=Records)
 
     @property
     def entries(self) -> tuple[Entry, ...]:
@@ -297,7 +299,12 @@ class Paper:
         return Place(index, Span(lead, max(lead, len(text.rstrip()))))
 
 
-def analyse(document: Document, policy: Policy, set_right: SetRight | None = None) -> Paper:
+def analyse(
+    document: Document,
+    policy: Policy,
+    set_right: SetRight | None = None,
+    records: Records | None = None,
+) -> Paper:
     """Run every stage on a document. Pure: the same arguments give the same paper."""
     document = prepared(document)
     structure = structure_of(document)
@@ -327,6 +334,7 @@ def analyse(document: Document, policy: Policy, set_right: SetRight | None = Non
         entry_keys,
         find_quotations(document, structure, known),
         {i: hands[key] for i, key in enumerate(entry_keys) if key in hands},
+        records or Records(),
     )
 
 

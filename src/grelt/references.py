@@ -148,7 +148,9 @@ class References:
 
     def _check(self, cut: Cut, kinds: Kinds, number: int) -> Checked:
         asked = {"volume", "issue"} & cut.work.values.keys() == {"volume"}
-        waived = frozenset(("issue",)) if asked and not self._issues_usual(number, cut) else frozenset()
+        waived = (
+            frozenset(("issue",)) if asked and not self._issues_usual(number, cut) else frozenset()
+        )
         return check_cut(
             cut,
             kinds,

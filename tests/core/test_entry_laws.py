@@ -9,6 +9,7 @@ from html import unescape
 from hypothesis import HealthCheck, Phase, given, settings
 from hypothesis import strategies as st
 
+from grelt.difference import Difference
 from grelt.document import Document
 from grelt.document.fragment import parse_fragment
 from grelt.forms import best_pattern, compose, html_of, patterns_for, text_of
@@ -73,8 +74,17 @@ class Composed(unittest.TestCase):
             elif isinstance(value, TextValue) and element in ("title", "container"):
                 self.assertEqual(read.text(element).casefold(), value.text.casefold(), markup)
             elif isinstance(value, TextValue) and element == "pages":
-                self.assertEqual(read.text("pages").partition("–")[0].partition("-")[0], value.text.partition("-")[0])
-            elif isinstance(value, TextValue) and element not in ("url", "publisher", "institution", "number", "medium"):
+                self.assertEqual(
+                    read.text("pages").partition("–")[0].partition("-")[0],
+                    value.text.partition("-")[0],
+                )
+            elif isinstance(value, TextValue) and element not in (
+                "url",
+                "publisher",
+                "institution",
+                "number",
+                "medium",
+            ):
                 self.assertEqual(read.text(element), value.text, markup)
             elif element == "date":
                 year = read.date()
@@ -92,7 +102,9 @@ class PutRight(unittest.TestCase):
 
     @LAW
     @given(works(), GUIDES, GUIDES)
-    def test_putting_right_twice_is_putting_right_once(self, work: Work, one: str, other: str) -> None:
+    def test_putting_right_twice_is_putting_right_once(
+        self, work: Work, one: str, other: str
+    ) -> None:
         once = reference(written(work, one), other).checked.markup
         again = reference(once, other)
         if again.unclear or again.cut.kind != reference(written(work, one), other).cut.kind:
@@ -101,7 +113,9 @@ class PutRight(unittest.TestCase):
 
     @LAW
     @given(works(), GUIDES, GUIDES)
-    def test_every_difference_has_one_owner_that_is_a_rule(self, work: Work, one: str, other: str) -> None:
+    def test_every_difference_has_one_owner_that_is_a_rule(
+        self, work: Work, one: str, other: str
+    ) -> None:
         found = reference(written(work, one), other)
         self.assertLessEqual({d.rule for d in found.checked.differences}, set(all_rules()))
         places = [(d.rule, d.span, d.element) for d in found.checked.differences]
@@ -109,7 +123,9 @@ class PutRight(unittest.TestCase):
 
     @LAW
     @given(works(), GUIDES, GUIDES)
-    def test_the_expected_texts_together_give_the_corrected_entry(self, work: Work, one: str, other: str) -> None:
+    def test_the_expected_texts_together_give_the_corrected_entry(
+        self, work: Work, one: str, other: str
+    ) -> None:
         checked = reference(written(work, one), other).checked
         text = checked.cut.written.text
         fixable = [d for d in checked.differences if d.expected is not None]
@@ -118,22 +134,34 @@ class PutRight(unittest.TestCase):
             if not any(o is not d and _within(d, o, fixable) for o in fixable)
         ]  # fmt: skip
         for difference in sorted(widest, key=lambda d: d.span, reverse=True):
-            text = text[: difference.span.start] + str(difference.expected) + text[difference.span.end :]
+            text = (
+                text[: difference.span.start]
+                + str(difference.expected)
+                + text[difference.span.end :]
+            )
         self.assertEqual(text, checked.corrected, written(work, one))
 
 
-def _within(one: object, other: object, order: list[object]) -> bool:  # type: ignore[misc]
-    a, b = one.span, other.span  # type: ignore[attr-defined]
+def _within(one: Difference, other: Difference, order: list[Difference]) -> bool:
+    a, b = one.span, other.span
     if a == b:
-        longer = len(other.expected) - len(one.expected)  # type: ignore[attr-defined]
+        longer = len(other.expected or "") - len(one.expected or "")
         return longer > 0 or (longer == 0 and order.index(other) < order.index(one))
-    return bool(b.start <= a.start and a.end <= b.end)
+    return b.start <= a.start and a.end <= b.end
 
 
 class Capitals(unittest.TestCase):
     @LAW
-    @given(st.lists(st.sampled_from("the of salt Water and fog a IN Tide mills Reach with".split()), min_size=1), st.sampled_from(("headline", "sentence")))
-    def test_changing_capitals_twice_changes_nothing_more(self, words: list[str], case: str) -> None:
+    @given(
+        st.lists(
+            st.sampled_from("the of salt Water and fog a IN Tide mills Reach with".split()),
+            min_size=1,
+        ),
+        st.sampled_from(("headline", "sentence")),
+    )
+    def test_changing_capitals_twice_changes_nothing_more(
+        self, words: list[str], case: str
+    ) -> None:
         once = self._changed(" ".join(words), case)
         self.assertEqual(self._changed(once, case), once)
 

@@ -12,6 +12,7 @@ from grelt.findings import Severity, Slip
 from grelt.guides import House, Policy, available_guides, load_guide
 from grelt.guides.house import house_from
 from grelt.paper import Paper, analyse
+from grelt.records import read_records
 from grelt.report.engine import Finding, Outcome, run_rules
 from grelt.rules.cases import Case, Cases, cases_of
 from grelt.rules.registry import Registered, all_rules
@@ -26,8 +27,8 @@ def policies(case: Case, rule: Registered) -> list[Policy]:
     return [p for p in found if p.guide.rules[rule.id].severity is not Severity.OFF]
 
 
-def run(document: Document, policy: Policy) -> tuple[Paper, Outcome]:
-    paper = analyse(document, policy)
+def run(document: Document, policy: Policy, records: str = "") -> tuple[Paper, Outcome]:
+    paper = analyse(document, policy, records=read_records(records) if records else None)
     return paper, run_rules(paper, all_rules().values(), strict=True)
 
 
@@ -72,7 +73,7 @@ class RuleCases(unittest.TestCase):
 
     def _flagged(self, rule: Registered, case: Case, policy: Policy) -> None:
         document = parse_fragment(case.text)
-        paper, outcome = run(document, policy)
+        paper, outcome = run(document, policy, case.records)
         mine = [f for f in outcome.findings if f.rule.id == rule.id]
         self.assertEqual([f.found or "" for f in mine], list(case.marked))
         others = {f.rule.id for f in outcome.findings} - {rule.id, *case.also}
@@ -111,7 +112,7 @@ class RuleCases(unittest.TestCase):
                         self._left_alone(rule, case, policy)
 
     def _left_alone(self, rule: Registered, case: Case, policy: Policy) -> None:
-        _, outcome = run(parse_fragment(case.text), policy)
+        _, outcome = run(parse_fragment(case.text), policy, case.records)
         said = [(f.rule.id, f.message) for f in outcome.findings if f.rule.id not in case.also]
         self.assertEqual(said, [])
         looked = outcome.chances.get(rule.id)

@@ -7,9 +7,38 @@ from hypothesis import strategies as st
 from grelt.text.names import PersonName
 from grelt.works import DateValue, Group, Name, TextValue, Value, Work
 
-FAMILIES = ("Okonjo", "Bray", "Penhale", "Teague", "Quill", "Ruiz-Lago", "Noor", "Lund", "Vance", "Aske", "Iwu")
-GIVEN = ("Adaeze", "Tomas", "Jory", "Morwenna", "Hanna", "Carmen", "Samir", "Ingrid", "Oriel", "Mirren", "Chidi")
-GROUPS = ("Estuary Trust", "Reach Harbour Office", "Harbour Lighting Board", "Saltmarsh Reach College")
+FAMILIES = (
+    "Okonjo",
+    "Bray",
+    "Penhale",
+    "Teague",
+    "Quill",
+    "Ruiz-Lago",
+    "Noor",
+    "Lund",
+    "Vance",
+    "Aske",
+    "Iwu",
+)
+GIVEN = (
+    "Adaeze",
+    "Tomas",
+    "Jory",
+    "Morwenna",
+    "Hanna",
+    "Carmen",
+    "Samir",
+    "Ingrid",
+    "Oriel",
+    "Mirren",
+    "Chidi",
+)
+GROUPS = (
+    "Estuary Trust",
+    "Reach Harbour Office",
+    "Harbour Lighting Board",
+    "Saltmarsh Reach College",
+)
 TITLES = (
     "Salt and slack water", "The keeper and the fog: Essays on signals", "Who owns the mud?", "Bells and guns",
     "Night work in Saltmarsh Reach", "The price of salt", "Bread before dawn: A study of bakers", "Lamps go dark",

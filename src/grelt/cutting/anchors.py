@@ -13,7 +13,6 @@ from ..works import TextValue
 from ..works.dates import DATE, date_of
 from .lead import people, role_of
 from .looks import (
-    EDITION_BEFORE,
     ACCESSED,
     ARTICLE,
     BARE_PAGES,
@@ -23,6 +22,7 @@ from .looks import (
     DEGREE,
     DOI,
     EDITION,
+    EDITION_BEFORE,
     ENCLOSED_PAGES,
     GENERIC_TO,
     HELD,

@@ -59,7 +59,8 @@ def check_cut(
     waived: frozenset[str] = frozenset(),
 ) -> Checked:
     """Compare a cut entry with its guide. `demanded` and `left_out` are elements that the house asks
-    for or does without; `waived` are missed by nobody. Of several patterns of the kind the one that fits best counts."""
+    for or does without; `waived` are missed by nobody. Of several patterns of
+    the kind the one that fits best counts."""
     form = kinds.kinds.get(cut.kind)
     if form is None or not cut.elements:
         return Checked(cut, (), cut.written.text, markup_of(cut, ()), ())

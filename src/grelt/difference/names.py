@@ -174,7 +174,12 @@ def _name(
         return
     rule = _owner(words, wanted, name, number)
     yield Difference(
-        rule, span, wanted, escape(wanted, quote=False), element, holes=(("name", words), ("right", wanted))
+        rule,
+        span,
+        wanted,
+        escape(wanted, quote=False),
+        element,
+        holes=(("name", words), ("right", wanted)),
     )
 
 

@@ -22,7 +22,8 @@ _FORM_RULES = {
     "numbering": "entry-volume-form", "volume": "entry-volume-form", "issue": "entry-volume-form",
     "volumes": "entry-volume-form", "section": "entry-volume-form", "article": "entry-pages-form",
     "date": "entry-date-form", "day": "entry-date-form", "original-date": "entry-date-form",
-    "accessed": "entry-access-form", "pages": "entry-pages-form", "locator": "entry-pages-form", "edition": "entry-edition-form",
+    "accessed": "entry-access-form", "pages": "entry-pages-form", "locator": "entry-pages-form",
+    "edition": "entry-edition-form",
     "doi": "entry-doi-form", "url": "entry-url-form", "publisher": "entry-publisher-form",
     "institution": "entry-publisher-form",
 }  # fmt: skip

@@ -1,5 +1,6 @@
 """Works in and out of open formats: CSL-JSON, BibTeX and RIS."""
 
-from .csl import csl_of, work_of
+from .csl import FieldsInvalid, csl_of, work_of
+from .files import FORMATS, works_from, works_to
 
-__all__ = ["csl_of", "work_of"]
+__all__ = ["FORMATS", "FieldsInvalid", "csl_of", "work_of", "works_from", "works_to"]

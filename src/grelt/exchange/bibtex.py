@@ -8,11 +8,14 @@ from typing import Any
 
 import bibtexparser
 from bibtexparser import model
+from bibtexparser.entrypoint import write_string
+from bibtexparser.library import Library
 
 from ..text.folding import letters
 from ..text.names import PersonName, inverted_name, natural_name
 from ..works import DateValue, Group, Name, TextValue, Value, Work, read_date
 from ..works.dates import MONTHS
+from .csl import FieldsInvalid
 
 _TYPES = {
     "book": "book", "edited-book": "book", "chapter": "incollection", "reference-entry": "incollection",
@@ -32,20 +35,23 @@ _FIELDS = {
     "address": "place", "location": "place", "edition": "edition", "doi": "doi", "url": "url",
     "school": "institution", "number": "issue", "type": "medium",
 }  # fmt: skip
-_ACCENTS = {"'": "\u0301", "`": "\u0300", "^": "\u0302", '"': "\u0308", "~": "\u0303", "c": "\u0327"}
-
-
-class BibtexInvalid(ValueError):
-    """A text that is no BibTeX; the message says where."""
+_ACCENTS = {
+    "'": "\u0301",
+    "`": "\u0300",
+    "^": "\u0302",
+    '"': "\u0308",
+    "~": "\u0303",
+    "c": "\u0327",
+}
 
 
 def read_bibtex(text: str) -> list[Work]:
-    """The works of a BibTeX text. Raises `BibtexInvalid` where nothing can be read."""
+    """The works of a BibTeX text. Raises `FieldsInvalid` where nothing can be read."""
     with warnings.catch_warnings():
         warnings.simplefilter("ignore")
         library = bibtexparser.parse_string(text)
     if not library.entries:
-        raise BibtexInvalid("No BibTeX entry was found: an entry begins with @ and a type.")
+        raise FieldsInvalid("No BibTeX entry was found: an entry begins with @ and a type.")
     return [_work(entry) for entry in library.entries]
 
 
@@ -86,7 +92,9 @@ def _plain(value: str) -> str:
 
     value = re.sub(r"\\(['`^\"~c])\s?\{?([A-Za-z])\}?", accented, value)
     value = re.sub(r"\\(&|%|_|#|\$)", r"\1", value)
-    return re.sub(r"\s+", " ", re.sub(r"[{}]", "", value).replace("--", "–").replace("~", " ")).strip()
+    return re.sub(
+        r"\s+", " ", re.sub(r"[{}]", "", value).replace("--", "–").replace("~", " ")
+    ).strip()
 
 
 def _name(text: str) -> Name:
@@ -101,7 +109,9 @@ def _date(fields: dict[str, str]) -> DateValue | None:
     if not year:
         return None
     month = fields.get("month", "")
-    named = next((n for n, m in enumerate(MONTHS, 1) if m.casefold().startswith(month[:3].casefold())), None)
+    named = next(
+        (n for n, m in enumerate(MONTHS, 1) if m.casefold().startswith(month[:3].casefold())), None
+    )
     date = read_date(year)
     if date is not None and month and named and date.year is not None:
         return DateValue(date.year, int(month) if month.isdigit() else named)
@@ -110,18 +120,22 @@ def _date(fields: dict[str, str]) -> DateValue | None:
 
 def write_bibtex(works: list[Work]) -> str:
     """Works as BibTeX, with keys of surname and year."""
-    library = bibtexparser.Library()
+    library = Library()
     seen: dict[str, int] = {}
     for work in works:
         key = _key(work, seen)
         library.add(model.Entry(_TYPES.get(work.kind, "misc"), key, _written(work)))
-    return str(bibtexparser.write_string(library))
+    return str(write_string(library))
 
 
 def _key(work: Work, seen: dict[str, int]) -> str:
     names = work.names("author") or work.names("editor")
     first = names[0] if names else None
-    word = first.family if isinstance(first, PersonName) else (first.literal if first else work.text("title"))
+    word = (
+        first.family
+        if isinstance(first, PersonName)
+        else (first.literal if first else work.text("title"))
+    )
     date = work.date()
     key = f"{letters(word)[:20]}{date.year if date and date.year else ''}" or "work"
     seen[key] = seen.get(key, 0) + 1
@@ -136,11 +150,15 @@ def _written(work: Work) -> list[Any]:
     back = {element: field for field, element in reversed(_FIELDS.items())}
     for element, field in back.items():
         if work.text(element):
-            fields[field] = work.text(element).replace("–", "--") if element == "pages" else work.text(element)
+            fields[field] = (
+                work.text(element).replace("–", "--") if element == "pages" else work.text(element)
+            )
     if work.text("number"):
         fields["number"] = work.text("number")
     if work.text("container"):
-        fields["journal" if _TYPES.get(work.kind) == "article" else "booktitle"] = work.text("container")
+        fields["journal" if _TYPES.get(work.kind) == "article" else "booktitle"] = work.text(
+            "container"
+        )
     date, accessed = work.date(), work.date("accessed")
     if date is not None and date.year is not None:
         fields["year"] = str(date.year)

@@ -6,6 +6,7 @@ import re
 from collections.abc import Mapping
 from typing import Any
 
+from ..errors import GreltError
 from ..text.names import PersonName
 from ..text.spans import Span
 from ..works import KINDS, DateValue, Group, Name, TextValue, Value, Work
@@ -44,8 +45,10 @@ _BY_TYPE = {csl: kind for kind, csl in reversed(KINDS.items())}
 _ITALIC = re.compile(r"</?i>")
 
 
-class FieldsInvalid(ValueError):
-    """Fields that are no CSL-JSON item; the message says which and why."""
+class FieldsInvalid(GreltError):
+    """Fields that are no CSL-JSON item, or a text in none of the formats; the message says why."""
+
+    code = "fields-invalid"
 
 
 def csl_of(work: Work) -> Json:

@@ -8,6 +8,7 @@ import rispy
 
 from ..text.names import inverted_name, natural_name
 from ..works import DateValue, Group, Name, TextValue, Value, Work, read_date
+from .csl import FieldsInvalid
 
 _TYPES = {
     "book": "BOOK", "edited-book": "EDBOOK", "chapter": "CHAP", "journal-article": "JOUR",
@@ -17,8 +18,16 @@ _TYPES = {
     "image": "ART", "personal-communication": "PCOMM", "review": "JOUR", "interview": "GEN",
     "social-post": "BLOG",
 }  # fmt: skip
-_KINDS = {ris: kind for kind, ris in reversed(_TYPES.items())} | {"CONF": "conference-paper", "GEN": "web-page"}
-_PLURAL = {"authors": "author", "first_authors": "author", "secondary_authors": "editor", "tertiary_authors": "translator"}
+_KINDS = {ris: kind for kind, ris in reversed(_TYPES.items())} | {
+    "CONF": "conference-paper",
+    "GEN": "web-page",
+}
+_PLURAL = {
+    "authors": "author",
+    "first_authors": "author",
+    "secondary_authors": "editor",
+    "tertiary_authors": "translator",
+}
 _TEXTS = {
     "title": "title", "primary_title": "title", "secondary_title": "container", "journal_name": "container",
     "volume": "volume", "number": "issue", "edition": "edition", "publisher": "publisher",
@@ -26,18 +35,14 @@ _TEXTS = {
 }  # fmt: skip
 
 
-class RisInvalid(ValueError):
-    """A text that is no RIS; the message says why."""
-
-
 def read_ris(text: str) -> list[Work]:
-    """The works of a RIS text. Raises `RisInvalid`."""
+    """The works of a RIS text. Raises `FieldsInvalid`."""
     try:
         entries = rispy.loads(text)
     except Exception as error:
-        raise RisInvalid(f"The text is no RIS: {error}.") from error
+        raise FieldsInvalid(f"The text is no RIS: {error}.") from error
     if not entries:
-        raise RisInvalid("No RIS record was found: a record begins with a line “TY  - ”.")
+        raise FieldsInvalid("No RIS record was found: a record begins with a line “TY  - ”.")
     return [_work(entry) for entry in entries]
 
 
@@ -79,7 +84,11 @@ def _date(text: str) -> DateValue | None:
     """`2021/04/22/`, `2021`: parts may be empty."""
     parts = [p for p in text.replace("-", "/").split("/") if p.strip()]
     if parts and parts[0].isdigit() and len(parts[0]) == 4:
-        month = int(parts[1]) if len(parts) > 1 and parts[1].isdigit() and 1 <= int(parts[1]) <= 12 else None
+        month = (
+            int(parts[1])
+            if len(parts) > 1 and parts[1].isdigit() and 1 <= int(parts[1]) <= 12
+            else None
+        )
         day = str(int(parts[2])) if month and len(parts) > 2 and parts[2].isdigit() else ""
         return DateValue(int(parts[0]), month, day)
     return read_date(text) if text.strip() else None
@@ -92,7 +101,11 @@ def write_ris(works: list[Work]) -> str:
 
 def _entry(work: Work) -> dict[str, Any]:
     entry: dict[str, Any] = {"type_of_reference": _TYPES.get(work.kind, "GEN")}
-    for field, role in (("authors", "author"), ("secondary_authors", "editor"), ("tertiary_authors", "translator")):
+    for field, role in (
+        ("authors", "author"),
+        ("secondary_authors", "editor"),
+        ("tertiary_authors", "translator"),
+    ):
         if work.names(role):
             entry[field] = [_written(n) for n in work.names(role)]
     back = {e: f for f, e in reversed(_TEXTS.items())}
@@ -111,7 +124,11 @@ def _entry(work: Work) -> dict[str, Any]:
     for field, element in (("date", "date"), ("access_date", "accessed")):
         date = work.date(element)
         if date is not None and date.year is not None:
-            parts = [str(date.year), f"{date.month:02d}" if date.month else "", f"{int(date.day):02d}" if date.day.isdigit() else ""]
+            parts = [
+                str(date.year),
+                f"{date.month:02d}" if date.month else "",
+                f"{int(date.day):02d}" if date.day.isdigit() else "",
+            ]
             entry[field] = "/".join(parts)
             if element == "date":
                 entry["year"] = str(date.year)

@@ -108,5 +108,3 @@ def _dress(form: KindForm) -> str:
 
 def _set(words: str, dress: str) -> str:
     return f"<i>{words}</i>" if dress == "italics" else words
-
-

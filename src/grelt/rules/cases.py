@@ -14,8 +14,10 @@ from importlib import resources
 
 from .registry import Registered, RuleBroken
 
-_FLAG = {"why", "text", "marked", "expected", "severity", "shown", "guide", "house", "also"}
-_KEEP = {"why", "text", "shown", "guide", "house", "also", "not_mine"}
+_FLAG = {
+    "why", "text", "marked", "expected", "severity", "shown", "guide", "house", "also", "records",
+}  # fmt: skip
+_KEEP = {"why", "text", "shown", "guide", "house", "also", "not_mine", "records"}
 
 
 @dataclass(frozen=True)
@@ -33,6 +35,7 @@ class Case:
     house: dict[str, object] | None = None
     also: tuple[str, ...] = ()
     not_mine: bool = False
+    records: str = ""
 
 
 @dataclass(frozen=True)
@@ -75,4 +78,5 @@ def _case(table: dict[str, object], known: set[str], rule: str) -> Case:
         house=dict(house) if isinstance(house, dict) else None,
         also=(also,) if isinstance(also, str) else tuple(also),  # type: ignore[arg-type]
         not_mine=bool(table.get("not_mine", False)),
+        records=str(table.get("records", "")),
     )
