@@ -7,6 +7,7 @@ import os
 from pathlib import Path
 from typing import Any
 
+from grelt.api import KINDS
 from grelt.report import report_components
 
 ROOT = Path(__file__).resolve().parents[2]
@@ -22,6 +23,10 @@ ALLOWED_HOSTS = [
     *json.loads(os.environ.get("GRELT_HOSTS", "[]")),
 ]
 
+# The look-up of records: where it answers, and how many seconds it may take for one.
+RECORDS_ADDRESS = os.environ.get("GRELT_RECORDS_ADDRESS", "")
+RECORDS_WAIT = float(os.environ.get("GRELT_RECORDS_WAIT", "2"))
+
 INSTALLED_APPS = [
     "django.contrib.auth",
     "django.contrib.contenttypes",
@@ -32,6 +37,7 @@ INSTALLED_APPS = [
     "drf_spectacular",
     "accounts",
     "courses",
+    "sources",
     "papers",
     "decisions",
 ]
@@ -110,6 +116,9 @@ SPECTACULAR_SETTINGS = {
     "COMPONENT_SPLIT_REQUEST": True,
     "APPEND_COMPONENTS": {"schemas": report_components()},
     "ENUM_NAME_OVERRIDES": {
+        "SourceKind": [*KINDS],
+        "SourceKindOrNone": ["", *KINDS],
+        "OpenFormat": ["csl", "bibtex", "ris"],
         "CheckState": "papers.models.Check.State",
         "Verdict": "decisions.models.Decision.Verdict",
     },

@@ -7,6 +7,7 @@ from .page import page
 urlpatterns = [
     path("api/", include("accounts.api.router")),
     path("api/", include("courses.api.router")),
+    path("api/", include("sources.api.router")),
     path("api/", include("papers.api.router")),
     path("api/", include("decisions.api.router")),
     re_path(r"^(?!api/|static/)(?P<path>.*)$", page),

@@ -45,12 +45,27 @@ class Join(models.Model):
         ]
 
 
+class EntryHand(models.Model):
+    """What a person has set right in one entry: its kind, and borders of elements."""
+
+    paper = models.ForeignKey(Paper, on_delete=models.CASCADE, related_name="hands")
+    entry_key = models.CharField(max_length=16)
+    kind = models.CharField(max_length=30, blank=True)
+    borders: models.JSONField[list[list[Any]], list[list[Any]]] = models.JSONField(default=list)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["paper", "entry_key"], name="one_hand_an_entry")
+        ]
+
+
 class Step(models.Model):
     """One thing done to a paper, with what was there before, so that it can be undone."""
 
     class Kind(models.TextChoices):
         DECIDE = "decide"
         JOIN = "join"
+        READ = "read"
 
     paper = models.ForeignKey(Paper, on_delete=models.CASCADE, related_name="steps")
     by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)

@@ -6,7 +6,7 @@ from typing import Any
 
 from papers.models import Paper
 
-from .models import Decision, Join, Step
+from .models import Decision, EntryHand, Join, Step
 
 
 def desk_of(paper: Paper) -> dict[str, Any]:
@@ -15,5 +15,6 @@ def desk_of(paper: Paper) -> dict[str, Any]:
     return {
         "decisions": Decision.objects.filter(paper=paper).order_by("id"),
         "joins": Join.objects.filter(paper=paper).order_by("id"),
+        "hands": EntryHand.objects.filter(paper=paper).order_by("id"),
         "undo": last.said if last is not None else None,
     }

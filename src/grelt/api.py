@@ -30,9 +30,11 @@ from .records import Records, RecordSource, identifier, read_records, records_te
 from .report import SCHEMA_VERSION, build_report, run_rules
 from .rules import all_rules
 from .rules.registry import Registered
+from .works import KINDS
 
 __all__ = [
     "AUTO",
+    "KINDS",
     "LIMITS",
     "READABLE",
     "SCHEMA_VERSION",

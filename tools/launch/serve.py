@@ -55,7 +55,9 @@ def start() -> int:
             raise _background_trouble[0]
         if stopping.is_set():
             return 0
-        children = [_web_server(env, port), _worker(env)]
+        lookup_port = free_port(port + 1)
+        env["GRELT_RECORDS_ADDRESS"] = f"http://127.0.0.1:{lookup_port}"
+        children = [_lookup(env, lookup_port), _web_server(env, port), _worker(env)]
         _RUNNING.write_text(" ".join(str(child.pid) for child in children))
         _wait_for_answer(port, children, stopping)
         if not stopping.is_set():
@@ -132,6 +134,16 @@ def _web_server(env: dict[str, str], port: int) -> subprocess.Popen[bytes]:
     )  # fmt: skip
 
 
+def _lookup(env: dict[str, str], port: int) -> subprocess.Popen[bytes]:
+    """The simulated look-up of records, reached as a real one would be."""
+    log = (VAR / "lookup.log").open("ab")
+    return subprocess.Popen(
+        [str(PYTHON), "-m", "lookup.service", str(port)],
+        cwd=ROOT, env=env, stdin=subprocess.DEVNULL, stdout=log, stderr=log,
+        start_new_session=True,
+    )  # fmt: skip
+
+
 def _worker(env: dict[str, str]) -> subprocess.Popen[bytes]:
     log = (VAR / "worker.log").open("ab")
     return subprocess.Popen(
@@ -157,7 +169,7 @@ def _wait_for_answer(
 
 
 def _watch(children: list[subprocess.Popen[bytes]]) -> None:
-    for child, name in zip(children, ("web", "worker"), strict=False):
+    for child, name in zip(children, ("lookup", "web", "worker"), strict=False):
         if child.poll() is not None:
             raise Trouble(f"The {name} process ended. Its log is {VAR / f'{name}.log'}.")
 

@@ -10,6 +10,7 @@ from papers.models import Paper
 
 from ..models import Decision, Step
 from .join_citation import set_join
+from .set_entry import write_hand
 
 
 @transaction.atomic
@@ -29,6 +30,10 @@ def undo_step(paper: Paper) -> str:
                     finding_key=was["key"],
                     defaults={k: was[k] for k in ("rule", "verdict", "remark")},
                 )
+    elif step.kind == Step.Kind.READ:
+        for was in step.before:
+            write_hand(paper, was["entry"], was["kind"], was["borders"])
+        recheck_now(paper)
     else:
         for was in step.before:
             set_join(paper, was["citation"], was["entry"])

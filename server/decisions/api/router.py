@@ -10,9 +10,10 @@ from papers.queries import paper_for
 
 from ..actions.decide_findings import decide_findings
 from ..actions.join_citation import join_citation
+from ..actions.set_entry import set_entry
 from ..actions.undo_step import undo_step
 from ..queries import desk_of
-from .schemas import DecideSchema, DeskSchema, JoinFormSchema
+from .schemas import DecideSchema, DeskSchema, EntryFormSchema, JoinFormSchema
 
 
 class DeskView(APIView):
@@ -52,6 +53,24 @@ class JoinsView(APIView):
         return Response(DeskSchema(desk_of(paper)).data)
 
 
+class EntriesView(APIView):
+    @extend_schema(request=EntryFormSchema, responses=DeskSchema, operation_id="desk_set_entry")
+    def post(self, request: Request, paper_id: int) -> Response:
+        paper = paper_for(request.user, paper_id)
+        form = EntryFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        set_entry(
+            request.user,
+            paper,
+            entry_key=form.validated_data["entry"],
+            kind=form.validated_data["kind"],
+            borders=[
+                [b["element"], b["start"], b["end"]] for b in form.validated_data.get("borders", [])
+            ],
+        )
+        return Response(DeskSchema(desk_of(paper)).data)
+
+
 class UndoView(APIView):
     @extend_schema(request=None, responses=DeskSchema, operation_id="desk_undo")
     def post(self, request: Request, paper_id: int) -> Response:
@@ -64,5 +83,6 @@ urlpatterns = [
     path("papers/<int:paper_id>/desk", DeskView.as_view()),
     path("papers/<int:paper_id>/decisions", DecisionsView.as_view()),
     path("papers/<int:paper_id>/joins", JoinsView.as_view()),
+    path("papers/<int:paper_id>/entries", EntriesView.as_view()),
     path("papers/<int:paper_id>/undo", UndoView.as_view()),
 ]

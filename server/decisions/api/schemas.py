@@ -4,7 +4,9 @@ from typing import Any
 
 from rest_framework import serializers
 
-from ..models import Decision, Join
+from grelt import api as core
+
+from ..models import Decision, EntryHand, Join
 
 
 class DecisionSchema(serializers.ModelSerializer[Decision]):
@@ -21,11 +23,40 @@ class JoinSchema(serializers.ModelSerializer[Join]):
         read_only_fields = fields
 
 
+class EntryHandSchema(serializers.ModelSerializer[EntryHand]):
+    class Meta:
+        model = EntryHand
+        fields = ["entry_key", "kind", "borders"]
+        read_only_fields = fields
+
+
+class BorderSchema(serializers.Serializer[Any]):
+    """An element and its borders in the entry's text."""
+
+    element = serializers.CharField(max_length=30)
+    start = serializers.IntegerField(min_value=0)
+    end = serializers.IntegerField(min_value=0)
+
+    def validate(self, attrs: dict[str, Any]) -> dict[str, Any]:
+        if attrs["end"] <= attrs["start"]:
+            raise serializers.ValidationError("An element ends behind its beginning.")
+        return attrs
+
+
+class EntryFormSchema(serializers.Serializer[Any]):
+    """An entry set right; without kind and borders Grelt reads it by itself again."""
+
+    entry = serializers.CharField(max_length=16)
+    kind = serializers.ChoiceField(choices=["", *core.KINDS], allow_blank=True)
+    borders = BorderSchema(many=True, required=False)
+
+
 class DeskSchema(serializers.Serializer[Any]):
     """All that is decided of a paper; `undo` says what the next undo takes back."""
 
     decisions = DecisionSchema(many=True)
     joins = JoinSchema(many=True)
+    hands = EntryHandSchema(many=True)
     undo = serializers.CharField(allow_null=True)
 
 

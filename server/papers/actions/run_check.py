@@ -12,6 +12,7 @@ from django.db import transaction
 from django.utils import timezone
 
 from grelt import api as core
+from sources.looked_up import records_for
 
 from ..models import Check, CitationRow, Draft, EntryRow, FindingRow, Paper
 
@@ -47,18 +48,27 @@ def run_check(check_id: int) -> None:
 def _inputs(draft: Draft) -> core.CheckInputs:
     assignment = draft.paper.assignment
     joins = dict(draft.paper.joins.values_list("citation_key", "entry_key"))
+    hands = {
+        key: {"kind": kind, "borders": borders}
+        for key, kind, borders in draft.paper.hands.values_list("entry_key", "kind", "borders")
+    }
     return core.CheckInputs(
         guide=assignment.guide,
         house=assignment.house,
         date=timezone.localdate().isoformat(),
         joins=joins,
+        hands=hands,
+        records=records_for(bytes(draft.content), draft.file_name, assignment.guide),
     )
 
 
 def _key(draft: Draft, inputs: core.CheckInputs) -> str:
     """A hash of everything that decides the report."""
-    parts = [draft.sha256, draft.file_name, inputs.guide, inputs.house, inputs.date,
-             sorted(inputs.joins.items()), core.build_id(), core.SCHEMA_VERSION]  # fmt: skip
+    parts = [
+        draft.sha256, draft.file_name, inputs.guide, inputs.house, inputs.date,
+        sorted(inputs.joins.items()), sorted(inputs.hands.items()), inputs.records,
+        core.build_id(), core.SCHEMA_VERSION,
+    ]  # fmt: skip
     return hashlib.sha256(json.dumps(parts, sort_keys=True).encode()).hexdigest()
 
 

@@ -6,9 +6,8 @@ import re
 import warnings
 from typing import Any
 
-import bibtexparser
 from bibtexparser import model
-from bibtexparser.entrypoint import write_string
+from bibtexparser.entrypoint import parse_string, write_string
 from bibtexparser.library import Library
 
 from ..text.folding import letters
@@ -49,7 +48,7 @@ def read_bibtex(text: str) -> list[Work]:
     """The works of a BibTeX text. Raises `FieldsInvalid` where nothing can be read."""
     with warnings.catch_warnings():
         warnings.simplefilter("ignore")
-        library = bibtexparser.parse_string(text)
+        library = parse_string(text)
     if not library.entries:
         raise FieldsInvalid("No BibTeX entry was found: an entry begins with @ and a type.")
     return [_work(entry) for entry in library.entries]

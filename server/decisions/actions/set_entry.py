@@ -1,0 +1,43 @@
+"""Sets right what Grelt misread in an entry: its kind, the borders of its elements; and re-checks."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.db import transaction
+
+from courses.queries import User, id_of
+from papers.actions.recheck import recheck_now
+from papers.models import Paper
+
+from ..models import EntryHand, Step
+
+
+@transaction.atomic
+def set_entry(
+    user: User, paper: Paper, *, entry_key: str, kind: str, borders: list[list[Any]]
+) -> None:
+    """Write what was set right; without kind and borders Grelt reads the entry by itself again."""
+    Paper.objects.select_for_update().get(pk=paper.pk)
+    old = EntryHand.objects.filter(paper=paper, entry_key=entry_key).first()
+    before = {
+        "entry": entry_key,
+        "kind": old.kind if old else "",
+        "borders": old.borders if old else [],
+    }
+    write_hand(paper, entry_key, kind, borders)
+    said = f"Set the kind of source: {kind}" if kind else "Set right an entry"
+    Step.objects.create(
+        paper=paper, by_id=id_of(user), kind=Step.Kind.READ, said=said, before=[before]
+    )
+    recheck_now(paper)
+
+
+def write_hand(paper: Paper, entry_key: str, kind: str, borders: list[list[Any]]) -> None:
+    """Write or remove one."""
+    if not kind and not borders:
+        EntryHand.objects.filter(paper=paper, entry_key=entry_key).delete()
+        return
+    EntryHand.objects.update_or_create(
+        paper=paper, entry_key=entry_key, defaults={"kind": kind, "borders": borders}
+    )

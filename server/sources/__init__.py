@@ -1,0 +1,1 @@
+"""Sources apart from any paper: the shelf of guides, composing, open formats, and records looked up."""

@@ -1,0 +1,86 @@
+"""The shelf of guides, composing, open formats, looking a record up."""
+
+import json
+
+from django.urls import path
+from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from grelt import api as core
+
+from ..looked_up import source
+from .schemas import (
+    ComposedSchema,
+    ComposeFormSchema,
+    ItemsFormSchema,
+    ItemsSchema,
+    RecordSchema,
+    ShelfKindSchema,
+    TextFormSchema,
+)
+
+
+class ShelfView(APIView):
+    @extend_schema(responses=ShelfKindSchema(many=True), operation_id="shelf_show")
+    def get(self, request: Request, guide: str) -> Response:
+        return Response(core.guide_shelf(guide))
+
+
+class ComposeView(APIView):
+    @extend_schema(
+        request=ComposeFormSchema, responses=ComposedSchema, operation_id="sources_compose"
+    )
+    def post(self, request: Request) -> Response:
+        form = ComposeFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        asked = form.validated_data
+        return Response(
+            core.compose_work(asked["item"], asked["guide"], asked["kind"], asked["locator"])
+        )
+
+
+class ReadView(APIView):
+    @extend_schema(request=TextFormSchema, responses=ItemsSchema, operation_id="sources_read")
+    def post(self, request: Request) -> Response:
+        form = TextFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        asked = form.validated_data
+        return Response({"items": core.read_works(asked["text"], asked["format"])})
+
+
+class WriteView(APIView):
+    @extend_schema(request=ItemsFormSchema, responses=TextFormSchema, operation_id="sources_write")
+    def post(self, request: Request) -> Response:
+        form = ItemsFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        asked = form.validated_data
+        text = core.write_works(asked["items"], asked["format"])
+        return Response({"format": asked["format"], "text": text})
+
+
+class RecordView(APIView):
+    @extend_schema(
+        parameters=[OpenApiParameter("id", str, required=True)],
+        responses=RecordSchema,
+        operation_id="sources_record",
+    )
+    def get(self, request: Request) -> Response:
+        asked = request.query_params.get("id", "").strip()
+        look_up = source()
+        if look_up is None:
+            return Response({"item": None, "problem": "No look-up of records is set up."})
+        found = json.loads(look_up.text([asked] if asked else []))
+        item = found["items"][0] if found["items"] else None
+        nothing = "The look-up has no record of this."
+        return Response({"item": item, "problem": found["problem"] or ("" if item else nothing)})
+
+
+urlpatterns = [
+    path("guides/<str:guide>/shelf", ShelfView.as_view()),
+    path("sources/compose", ComposeView.as_view()),
+    path("sources/read", ReadView.as_view()),
+    path("sources/write", WriteView.as_view()),
+    path("sources/record", RecordView.as_view()),
+]

@@ -1,0 +1,86 @@
+"""What the API of sources takes and gives."""
+
+from typing import Any
+
+from rest_framework import serializers
+
+from grelt import api as core
+
+
+class WrittenSchema(serializers.Serializer[Any]):
+    """Something written: as plain text, and with italics as `<i>`."""
+
+    label = serializers.CharField()  # type: ignore[assignment]
+    text = serializers.CharField()
+    html = serializers.CharField()
+
+
+class GapSchema(serializers.Serializer[Any]):
+    element = serializers.CharField()
+    label = serializers.CharField()  # type: ignore[assignment]
+
+
+class ComposedSchema(serializers.Serializer[Any]):
+    """Everything a guide writes of a work."""
+
+    kind = serializers.CharField()
+    label = serializers.CharField()  # type: ignore[assignment]
+    guide = serializers.CharField()
+    entry = WrittenSchema()
+    in_text = WrittenSchema(many=True)
+    notes = WrittenSchema(many=True)
+    gaps = GapSchema(many=True)
+
+
+class ShelfElementSchema(serializers.Serializer[Any]):
+    element = serializers.CharField()
+    label = serializers.CharField()  # type: ignore[assignment]
+    need = serializers.CharField()
+    unless = serializers.ListField(child=serializers.CharField())
+    dress = serializers.CharField()
+    case = serializers.CharField()
+
+
+class ShelfKindSchema(serializers.Serializer[Any]):
+    """A kind of source in a guide: elements in order, and a worked example."""
+
+    kind = serializers.CharField()
+    label = serializers.CharField()  # type: ignore[assignment]
+    why = serializers.CharField()
+    elements = ShelfElementSchema(many=True)
+    example = ComposedSchema()
+    fields = serializers.DictField()  # type: ignore[assignment]
+
+
+class ComposeFormSchema(serializers.Serializer[Any]):
+    """A CSL-JSON item to write in a guide; `locator` is the page that is cited."""
+
+    guide = serializers.CharField(max_length=60)
+    kind = serializers.ChoiceField(choices=list(core.KINDS))
+    item = serializers.DictField()
+    locator = serializers.CharField(max_length=40, allow_blank=True, default="")
+
+
+class ItemsSchema(serializers.Serializer[Any]):
+    items = serializers.ListField(child=serializers.DictField(), max_length=500)
+
+
+class TextFormSchema(serializers.Serializer[Any]):
+    """Works as a text in an open format."""
+
+    format = serializers.ChoiceField(choices=["csl", "bibtex", "ris"])
+    text = serializers.CharField(max_length=1_000_000, trim_whitespace=False)
+
+
+class ItemsFormSchema(serializers.Serializer[Any]):
+    """CSL-JSON items to write in an open format."""
+
+    format = serializers.ChoiceField(choices=["csl", "bibtex", "ris"])
+    items = serializers.ListField(child=serializers.DictField(), max_length=500)
+
+
+class RecordSchema(serializers.Serializer[Any]):
+    """A record looked up, or why there is none."""
+
+    item = serializers.DictField(allow_null=True)
+    problem = serializers.CharField(allow_blank=True)
