@@ -116,9 +116,8 @@ SPECTACULAR_SETTINGS = {
     "COMPONENT_SPLIT_REQUEST": True,
     "APPEND_COMPONENTS": {"schemas": report_components()},
     "ENUM_NAME_OVERRIDES": {
-        "SourceKind": [*KINDS],
-        "SourceKindOrNone": ["", *KINDS],
-        "OpenFormat": ["csl", "bibtex", "ris"],
+        "SourceKind": [(k, k) for k in KINDS],
+        "OpenFormat": [("csl", "csl"), ("bibtex", "bibtex"), ("ris", "ris")],
         "CheckState": "papers.models.Check.State",
         "Verdict": "decisions.models.Decision.Verdict",
     },

@@ -47,7 +47,7 @@ class EntryFormSchema(serializers.Serializer[Any]):
     """An entry set right; without kind and borders Grelt reads it by itself again."""
 
     entry = serializers.CharField(max_length=16)
-    kind = serializers.ChoiceField(choices=["", *core.KINDS], allow_blank=True)
+    kind = serializers.ChoiceField(choices=list(core.KINDS), allow_blank=True)
     borders = BorderSchema(many=True, required=False)
 
 

@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/guides/{guide}/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["shelf_show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/papers/{paper_id}": {
         parameters: {
             query?: never;
@@ -158,6 +174,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["papers_upload_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/papers/{paper_id}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["desk_set_entry"];
         delete?: never;
         options?: never;
         head?: never;
@@ -280,6 +312,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sources/compose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sources_compose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sources/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sources_read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sources/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sources_record"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sources/write": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sources_write"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -302,6 +398,14 @@ export interface components {
             title: string;
             guide: string;
             house?: unknown;
+        };
+        /** @enum {unknown} */
+        BlankEnum: "";
+        /** @description An element and its borders in the entry's text. */
+        BorderSchemaRequest: {
+            element: string;
+            start: number;
+            end: number;
         };
         /** @description How a check stands; counts are nought until it is done. */
         CheckSchema: {
@@ -334,6 +438,26 @@ export interface components {
         CheckState: "queued" | "running" | "done" | "failed";
         /** @enum {string} */
         ChosenEnum: "given" | "recognised";
+        /** @description A CSL-JSON item to write in a guide; `locator` is the page that is cited. */
+        ComposeFormSchemaRequest: {
+            guide: string;
+            kind: components["schemas"]["SourceKind"];
+            item: {
+                [key: string]: unknown;
+            };
+            /** @default  */
+            locator: string;
+        };
+        /** @description Everything a guide writes of a work. */
+        ComposedSchema: {
+            kind: string;
+            label: string;
+            guide: string;
+            entry: components["schemas"]["WrittenSchema"];
+            in_text: components["schemas"]["WrittenSchema"][];
+            notes: components["schemas"]["WrittenSchema"][];
+            gaps: components["schemas"]["GapSchema"][];
+        };
         CourseSchema: {
             readonly id: number;
             name: string;
@@ -358,15 +482,43 @@ export interface components {
         DeskSchema: {
             decisions: components["schemas"]["DecisionSchema"][];
             joins: components["schemas"]["JoinSchema"][];
+            hands: components["schemas"]["EntryHandSchema"][];
             undo: string | null;
+        };
+        /** @description An entry set right; without kind and borders Grelt reads it by itself again. */
+        EntryFormSchemaRequest: {
+            entry: string;
+            kind: components["schemas"]["SourceKind"] | components["schemas"]["BlankEnum"];
+            borders?: components["schemas"]["BorderSchemaRequest"][];
+        };
+        EntryHandSchema: {
+            readonly entry_key: string;
+            readonly kind: string;
+            readonly borders: unknown;
         };
         /** @enum {string} */
         FormEnum: "parenthetical" | "narrative" | "note" | "numeric";
+        GapSchema: {
+            element: string;
+            label: string;
+        };
         GuideSchema: {
             id: string;
             name: string;
             manual: string;
             system: string;
+        };
+        /** @description CSL-JSON items to write in an open format. */
+        ItemsFormSchemaRequest: {
+            format: components["schemas"]["OpenFormat"];
+            items: {
+                [key: string]: unknown;
+            }[];
+        };
+        ItemsSchema: {
+            items: {
+                [key: string]: unknown;
+            }[];
         };
         /** @description A citation to join; `entry` empty for “no entry”, null to let Grelt match it again. */
         JoinFormSchemaRequest: {
@@ -377,6 +529,13 @@ export interface components {
             readonly citation_key: string;
             readonly entry_key: string;
         };
+        /**
+         * @description * `csl` - csl
+         *     * `bibtex` - bibtex
+         *     * `ris` - ris
+         * @enum {string}
+         */
+        OpenFormat: "csl" | "bibtex" | "ris";
         /** @enum {string} */
         OpeningEnum: "person" | "organisation" | "title" | "repeat" | "unknown";
         /** @enum {string} */
@@ -404,6 +563,13 @@ export interface components {
         };
         /** @enum {string} */
         PlaceEnum: "footnote" | "endnote";
+        /** @description A record looked up, or why there is none. */
+        RecordSchema: {
+            item: {
+                [key: string]: unknown;
+            } | null;
+            problem: string;
+        };
         /** The report of a check */
         Report: {
             file: string;
@@ -421,6 +587,16 @@ export interface components {
             faults: components["schemas"]["ReportFault"][];
             front: components["schemas"]["ReportFrontMatter"] | null;
         };
+        ReportAligned: {
+            element: string;
+            written: string;
+            expected: string;
+            state: components["schemas"]["ReportAlignedStateEnum"];
+            dress: string;
+            rules: string[];
+        };
+        /** @enum {string} */
+        ReportAlignedStateEnum: "same" | "differs" | "missing" | "extra" | "moved" | "kept";
         ReportCitation: {
             id: string;
             key: string;
@@ -446,6 +622,7 @@ export interface components {
             text: string;
             start: number;
             end: number;
+            confidence: number;
         };
         ReportEmphasis: {
             start: number;
@@ -474,6 +651,11 @@ export interface components {
             corrected_html: string | null;
             list: number;
             language: string | null;
+            runner_up: string | null;
+            set_by_hand: boolean;
+            written_html: string;
+            foreign: string | null;
+            alignment: components["schemas"]["ReportAligned"][];
         };
         ReportFault: {
             rule: string;
@@ -500,6 +682,7 @@ export interface components {
             fixable: boolean;
             confidence: number;
             related: string[];
+            expected_html: string | null;
         };
         ReportFrontMatter: {
             kind: components["schemas"]["ReportFrontMatterKindEnum"];
@@ -535,6 +718,7 @@ export interface components {
             joins: number;
             core: string;
             schema: number;
+            hands: number;
         };
         ReportMarker: {
             paragraph: number;
@@ -617,9 +801,65 @@ export interface components {
         SessionSchema: {
             person: components["schemas"]["PersonSchema"] | null;
         };
+        ShelfElementSchema: {
+            element: string;
+            label: string;
+            need: string;
+            unless: string[];
+            dress: string;
+            case: string;
+        };
+        /** @description A kind of source in a guide: elements in order, and a worked example. */
+        ShelfKindSchema: {
+            kind: string;
+            label: string;
+            why: string;
+            elements: components["schemas"]["ShelfElementSchema"][];
+            example: components["schemas"]["ComposedSchema"];
+            fields: {
+                [key: string]: unknown;
+            };
+        };
         SignInSchemaRequest: {
             username: string;
             password: string;
+        };
+        /**
+         * @description * `book` - book
+         *     * `edited-book` - edited-book
+         *     * `chapter` - chapter
+         *     * `journal-article` - journal-article
+         *     * `magazine-article` - magazine-article
+         *     * `newspaper-article` - newspaper-article
+         *     * `web-page` - web-page
+         *     * `web-site` - web-site
+         *     * `report` - report
+         *     * `thesis` - thesis
+         *     * `conference-paper` - conference-paper
+         *     * `film` - film
+         *     * `video` - video
+         *     * `audio` - audio
+         *     * `interview` - interview
+         *     * `social-post` - social-post
+         *     * `reference-entry` - reference-entry
+         *     * `review` - review
+         *     * `dataset` - dataset
+         *     * `software` - software
+         *     * `legal` - legal
+         *     * `image` - image
+         *     * `personal-communication` - personal-communication
+         * @enum {string}
+         */
+        SourceKind: "book" | "edited-book" | "chapter" | "journal-article" | "magazine-article" | "newspaper-article" | "web-page" | "web-site" | "report" | "thesis" | "conference-paper" | "film" | "video" | "audio" | "interview" | "social-post" | "reference-entry" | "review" | "dataset" | "software" | "legal" | "image" | "personal-communication";
+        /** @description Works as a text in an open format. */
+        TextFormSchema: {
+            format: components["schemas"]["OpenFormat"];
+            text: string;
+        };
+        /** @description Works as a text in an open format. */
+        TextFormSchemaRequest: {
+            format: components["schemas"]["OpenFormat"];
+            text: string;
         };
         /** @description A file handed in. `writer` may be left out; it is then read from the paper. */
         UploadSchemaRequest: {
@@ -634,6 +874,12 @@ export interface components {
          * @enum {string}
          */
         Verdict: "kept" | "waived" | "open";
+        /** @description Something written: as plain text, and with italics as `<i>`. */
+        WrittenSchema: {
+            label: string;
+            text: string;
+            html: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -798,6 +1044,27 @@ export interface operations {
             };
         };
     };
+    shelf_show: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                guide: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfKindSchema"][];
+                };
+            };
+        };
+    };
     papers_show: {
         parameters: {
             query?: never;
@@ -928,6 +1195,32 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PaperSchema"];
+                };
+            };
+        };
+    };
+    desk_set_entry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                paper_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EntryFormSchemaRequest"];
+                "multipart/form-data": components["schemas"]["EntryFormSchemaRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskSchema"];
                 };
             };
         };
@@ -1124,6 +1417,99 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    sources_compose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ComposeFormSchemaRequest"];
+                "multipart/form-data": components["schemas"]["ComposeFormSchemaRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComposedSchema"];
+                };
+            };
+        };
+    };
+    sources_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextFormSchemaRequest"];
+                "multipart/form-data": components["schemas"]["TextFormSchemaRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemsSchema"];
+                };
+            };
+        };
+    };
+    sources_record: {
+        parameters: {
+            query: {
+                id: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordSchema"];
+                };
+            };
+        };
+    };
+    sources_write: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ItemsFormSchemaRequest"];
+                "multipart/form-data": components["schemas"]["ItemsFormSchemaRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextFormSchema"];
+                };
             };
         };
     };
