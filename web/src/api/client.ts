@@ -13,6 +13,7 @@ export type Unlisted = Schemas["ReportUnlisted"];
 export type PaperInfo = Schemas["PaperSchema"];
 export type DeskState = Schemas["DeskSchema"];
 export type Verdict = Schemas["Verdict"];
+export type SourceKind = Schemas["SourceKind"];
 
 /** A refusal by the server, in words for the person. */
 export class ApiProblem extends Error {

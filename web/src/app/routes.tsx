@@ -1,9 +1,11 @@
 import { createBrowserRouter } from "react-router";
 
+import { ComposePage } from "../features/compose";
 import { CoursesPage } from "../features/courses";
 import { CrossCheckPage } from "../features/cross-check";
 import { DeskPage } from "../features/desk";
 import { PapersPage } from "../features/papers";
+import { ShelfPage } from "../features/shelf";
 import { SignInPage } from "../features/sign-in";
 import { BrokenPage } from "./BrokenPage";
 import { Frame } from "./Frame";
@@ -19,6 +21,8 @@ export const router = createBrowserRouter([
       { path: "/assignments/:assignmentId", element: <PapersPage /> },
       { path: "/papers/:paperId", element: <DeskPage /> },
       { path: "/papers/:paperId/cross-check", element: <CrossCheckPage /> },
+      { path: "/guides/:guideId", element: <ShelfPage /> },
+      { path: "/compose", element: <ComposePage /> },
       { path: "*", element: <LostPage /> },
     ],
   },

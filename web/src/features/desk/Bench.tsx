@@ -1,8 +1,10 @@
 import Close from "@mui/icons-material/Close";
 import IconButton from "@mui/material/IconButton";
 
-import type { Finding, Verdict } from "../../api/client";
+import type { Entry, Finding, Verdict } from "../../api/client";
 import { BenchActions } from "./BenchActions";
+import type { Border } from "./BorderSetter";
+import { EntryView } from "./EntryView";
 import { JoinChooser } from "./JoinChooser";
 import { type Choice, type Decision, type DeskModel, type Focus } from "./model";
 import { RemarkField } from "./RemarkField";
@@ -25,6 +27,8 @@ export interface BenchProps {
   onDecide: (verdict: Verdict) => void;
   onHabit: (verdict: Verdict) => void;
   onRemark: (remark: string) => void;
+  hands: Map<string, { kind: string; borders: Border[] }>;
+  onSetEntry: (entry: string, kind: string, borders: Border[]) => void;
   onJoin: (entry: string | null) => void;
   onJoining: (on: boolean) => void;
   onRemarking: (on: boolean) => void;
@@ -44,17 +48,39 @@ export function Bench(props: BenchProps) {
       </section>
     );
   }
+  const entry = entryShown(focus, choice);
   return (
-    <section className="bench" aria-label="Bench">
+    <section className={entry ? "bench with-entry" : "bench"} aria-label="Bench">
       <div className="bench-said" aria-live="polite">
         {focus.finding ? <FindingSaid {...props} finding={focus.finding} /> : <ChoiceSaid {...props} />}
-        {!props.joining && !props.remarking && <Strip {...props} />}
+        {!props.joining && !props.remarking && (entry ? <EntryShown {...props} entry={entry} /> : <Strip {...props} />)}
       </div>
       <BenchActions {...props} />
       <IconButton size="small" className="bench-close" aria-label="Put away" onClick={props.onClose}>
         <Close fontSize="small" />
       </IconButton>
     </section>
+  );
+}
+
+/** The entry that the bench is about: chosen itself, or with a slip in its form. */
+function entryShown(focus: Focus, choice: Choice): Entry | null {
+  const { finding, entry } = focus;
+  const ofForm = finding !== null && finding.entry !== null && ["entry", "integrity"].includes(finding.family);
+  return choice.kind === "entry" || ofForm ? entry : null;
+}
+
+function EntryShown(props: BenchProps & { entry: Entry }) {
+  const { entry, model, busy, hands } = props;
+  return (
+    <EntryView
+      key={entry.key}
+      entry={entry}
+      guide={model.report.guide.id}
+      busy={busy}
+      borders={hands.get(entry.key)?.borders ?? []}
+      onSet={(kind, borders) => props.onSetEntry(entry.key, kind, borders)}
+    />
   );
 }
 

@@ -9,13 +9,14 @@ import "./ledger.css";
 import "./bench.css";
 import "./media.css";
 
-import type { PaperInfo, Verdict } from "../../api/client";
+import type { PaperInfo, SourceKind, Verdict } from "../../api/client";
+import { copyRich } from "../../shared/CopyButtons";
 import { useKeys } from "../../shared/useKeys";
 import { Bench } from "./Bench";
 import { Galley } from "./Galley";
 import { KeyHelp } from "./KeyHelp";
 import { Ledger } from "./Ledger";
-import { decisionsByKey, focusOf, isOpen, roundOf, ROUNDS, type DeskModel } from "./model";
+import { decisionsByKey, focusOf, handsByKey, isOpen, roundOf, ROUNDS, type DeskModel } from "./model";
 import { PageRun } from "./PageRun";
 import { Reckoning } from "./Reckoning";
 import { Thread } from "./Thread";
@@ -38,6 +39,7 @@ export function Desk({ paper, model, data, busy }: Props) {
   const frame = useRef<HTMLDivElement>(null);
   const decisions = useMemo(() => decisionsByKey(data.desk.data), [data.desk.data]);
   const focus = useMemo(() => focusOf(model, choice, place), [model, choice, place]);
+  const hands = useMemo(() => handsByKey(data.desk.data), [data.desk.data]);
   const { report } = model;
 
   const inRound = useMemo(
@@ -91,6 +93,7 @@ export function Desk({ paper, model, data, busy }: Props) {
     k: () => decideAndGoOn("kept"),
     w: () => decideAndGoOn("waived"),
     h: (event) => decideHabit(event.shiftKey ? "waived" : "kept"),
+    c: () => focus.entry?.corrected_html && void copyRich(focus.entry.corrected_html),
     j: () => focus.citation && setJoining(true),
     r: () => finding && setRemarking(true),
     z: () => data.desk.data?.undo && data.undo.mutate(),
@@ -110,7 +113,7 @@ export function Desk({ paper, model, data, busy }: Props) {
   const onSeen = useCallback((first: number, last: number) => {
     setSeen((old) => (old[0] === first && old[1] === last ? old : [first, last]));
   }, []);
-  const failure = data.decide.error ?? data.join.error ?? data.undo.error;
+  const failure = data.decide.error ?? data.join.error ?? data.setEntry.error ?? data.undo.error;
 
   return (
     <main className="desk" aria-label={`The desk of ${paper.writer || paper.file_name}`}>
@@ -167,7 +170,7 @@ export function Desk({ paper, model, data, busy }: Props) {
         joining={joining}
         remarking={remarking}
         undo={data.desk.data?.undo ?? null}
-        busy={data.decide.isPending || data.join.isPending || data.undo.isPending}
+        busy={data.decide.isPending || data.join.isPending || data.setEntry.isPending || data.undo.isPending}
         onPick={pick}
         onStep={step}
         onDecide={decideAndGoOn}
@@ -182,6 +185,10 @@ export function Desk({ paper, model, data, busy }: Props) {
         }}
         onJoining={setJoining}
         onRemarking={setRemarking}
+        hands={hands}
+        onSetEntry={(entry, kind, borders) =>
+          data.setEntry.mutate({ entry, kind: kind as SourceKind | "", borders })
+        }
         onUndo={() => data.undo.mutate()}
         onPlace={nextPlace}
         onClose={() => choose(null, "bench")}

@@ -18,6 +18,7 @@ export function KeyHelp({ open, rounds, onClose }: Props) {
     ["H ⇧H", "keep, waive every slip of this rule"],
     ["R", "write a remark"],
     ["J", "join the citation to another entry"],
+    ["C", "copy the entry put right"],
     ["N P", "next, previous place that cites this source"],
     ["Z", "undo"],
     ["/", "find a source by any word"],

@@ -9,6 +9,7 @@ import type {
   Schemas,
   Unlisted,
 } from "../../api/client";
+import type { Border } from "./BorderSetter";
 import { notePlaces, type NotePlaces } from "./notes";
 
 export type Decision = Schemas["DecisionSchema"];
@@ -110,6 +111,23 @@ export function roundOf(finding: Finding): string {
 
 export function decisionsByKey(desk: DeskState | undefined): Map<string, Decision> {
   return new Map((desk?.decisions ?? []).map((d) => [d.finding_key, d]));
+}
+
+/** What a person has set right in entries, by entry key. */
+export function handsByKey(desk: DeskState | undefined): Map<string, { kind: string; borders: Border[] }> {
+  return new Map(
+    (desk?.hands ?? []).map((hand) => [
+      hand.entry_key,
+      { kind: hand.kind ?? "", borders: bordersOf(hand.borders) },
+    ]),
+  );
+}
+
+function bordersOf(raw: unknown): Border[] {
+  if (!Array.isArray(raw)) return [];
+  return raw
+    .filter((b): b is [string, number, number] => Array.isArray(b) && b.length === 3)
+    .map(([element, start, end]) => ({ element, start, end }));
 }
 
 export function isOpen(finding: Finding, decisions: Map<string, Decision>): boolean {

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
-import { answered, client, type DeskState, type Verdict } from "../../api/client";
+import { answered, client, type DeskState, type SourceKind, type Verdict } from "../../api/client";
+import type { Border } from "./BorderSetter";
 
 const BUSY = ["queued", "running"];
 
@@ -47,6 +48,11 @@ export function useDesk(id: number) {
       answered(client.POST("/api/papers/{paper_id}/joins", { ...path, body })),
     onSuccess: rechecked,
   });
+  const setEntry = useMutation({
+    mutationFn: (body: { entry: string; kind: SourceKind | ""; borders: Border[] }) =>
+      answered(client.POST("/api/papers/{paper_id}/entries", { ...path, body })),
+    onSuccess: rechecked,
+  });
   const undo = useMutation({
     mutationFn: () => answered(client.POST("/api/papers/{paper_id}/undo", path)),
     onSuccess: rechecked,
@@ -55,7 +61,7 @@ export function useDesk(id: number) {
     mutationFn: () => answered(client.POST("/api/papers/{paper_id}/check", path)),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["paper", id] }),
   });
-  return { paper, report, desk, decide, join, undo, again };
+  return { paper, report, desk, decide, join, setEntry, undo, again };
 }
 
 /** The papers beside this one, for going on to the next. */
@@ -74,6 +80,15 @@ export function useNeighbours(assignment: number | undefined, id: number) {
   const rows = [...(papers.data ?? [])].sort((a, b) => last(a.writer).localeCompare(last(b.writer)) || a.id - b.id);
   const at = rows.findIndex((p) => p.id === id);
   return { at, count: rows.length, previous: rows[at - 1], next: at >= 0 ? rows[at + 1] : undefined };
+}
+
+/** Every kind of source of a guide, with its worked example. */
+export function useShelf(guide: string) {
+  return useQuery({
+    queryKey: ["shelf", guide],
+    queryFn: () => answered(client.GET("/api/guides/{guide}/shelf", { params: { path: { guide } } })),
+    staleTime: Infinity,
+  });
 }
 
 /** The help page of a rule as one guide has it. */

@@ -1,0 +1,141 @@
+import Alert from "@mui/material/Alert";
+import Button from "@mui/material/Button";
+import MenuItem from "@mui/material/MenuItem";
+import TextField from "@mui/material/TextField";
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useDeferredValue, useState } from "react";
+import { Link, useSearchParams } from "react-router";
+
+import "../shelf/shelf.css";
+import "./compose.css";
+
+import { answered, client, type Schemas, type SourceKind } from "../../api/client";
+import { CopyButtons } from "../../shared/CopyButtons";
+import { Marked } from "../../shared/Marked";
+import { ProblemNote } from "../../shared/ProblemNote";
+import { TopBar } from "../../shared/TopBar";
+import { FileText } from "./FileText";
+import { fieldOf, typedOf, withTyped, type Item } from "./fields";
+
+const GUIDE = "mla-9";
+
+/** From a kind and its elements to the entry, the citations in the text and the notes. */
+export function ComposePage() {
+  const [search, setSearch] = useSearchParams();
+  const guide = search.get("guide") ?? GUIDE;
+  const kind = search.get("kind") ?? "journal-article";
+  const [item, setItem] = useState<Item>({});
+  const [locator, setLocator] = useState("");
+  const [asked, setAsked] = useState("");
+  const guides = useQuery({ queryKey: ["guides"], queryFn: () => answered(client.GET("/api/guides")), staleTime: Infinity });
+  const shelf = useQuery({
+    queryKey: ["shelf", guide],
+    queryFn: () => answered(client.GET("/api/guides/{guide}/shelf", { params: { path: { guide } } })),
+    staleTime: Infinity,
+  });
+  const mine = shelf.data?.find((k) => k.kind === kind);
+  const body = useDeferredValue({ guide, kind: kind as SourceKind, item: { type: mine?.fields.type ?? "book", ...item }, locator });
+  const composed = useQuery({
+    queryKey: ["composed", body],
+    queryFn: () => answered(client.POST("/api/sources/compose", { body })),
+    enabled: mine !== undefined,
+    placeholderData: (old) => old,
+    retry: false,
+  });
+  const record = useMutation({
+    mutationFn: (id: string) => answered(client.GET("/api/sources/record", { params: { query: { id } } })),
+    onSuccess: (found) => found.item && take(found.item),
+  });
+  const take = (found: Item) => {
+    setItem(found);
+    const known = kindOf(found, shelf.data ?? []);
+    if (known) setSearch({ guide, kind: known }, { replace: true });
+  };
+  const elements = [...new Set((mine?.elements ?? []).map((e) => e.element))].filter((e) => e !== "day");
+  const needOf = new Map(mine?.elements.map((e) => [e.element, e]));
+  return (
+    <>
+      <TopBar end={<Link to={`/guides/${guide}?kind=${kind}`}>Guide shelf</Link>}>
+        <span>Compose</span>
+      </TopBar>
+      <main className="compose">
+        <form className="compose-form" onSubmit={(e) => e.preventDefault()}>
+          <div className="compose-row">
+            <TextField select size="small" label="Guide" value={guides.data ? guide : ""} onChange={(e) => setSearch({ guide: e.target.value, kind }, { replace: true })}>
+              {(guides.data ?? []).map((g) => (
+                <MenuItem key={g.id} value={g.id} dense>
+                  {g.name}
+                </MenuItem>
+              ))}
+            </TextField>
+            <TextField select size="small" label="Kind of source" value={shelf.data ? kind : ""} onChange={(e) => setSearch({ guide, kind: e.target.value }, { replace: true })}>
+              {(shelf.data ?? []).map((k) => (
+                <MenuItem key={k.kind} value={k.kind} dense>
+                  {k.label}
+                </MenuItem>
+              ))}
+            </TextField>
+          </div>
+          <div className="compose-row look-up">
+            <TextField size="small" label="Look up a DOI or an address" value={asked} onChange={(e) => setAsked(e.target.value)} />
+            <Button variant="outlined" disabled={asked.trim() === "" || record.isPending} onClick={() => record.mutate(asked)}>
+              {record.isPending ? "Looking…" : "Look up"}
+            </Button>
+            <Button onClick={() => mine && setItem(mine.fields)}>Worked example</Button>
+            <Button onClick={() => setItem({})}>Clear</Button>
+          </div>
+          {record.data?.problem && <Alert severity="info">{record.data.problem}</Alert>}
+          {record.isError && <ProblemNote problem={record.error} />}
+          {elements.map((element) => {
+            const field = fieldOf(element);
+            const said = needOf.get(element);
+            const help = field.kind === "names" ? "a line a person: Family, Given; no comma for an organisation" : field.kind === "date" ? "2021, 2021-04 or 2021-04-22" : "";
+            return (
+              <TextField
+                key={element}
+                size="small"
+                label={`${said?.label ?? element}${said?.need === "needed" ? " · needed" : ""}`}
+                value={typedOf(item, field)}
+                placeholder={help}
+                multiline={field.kind === "names"}
+                slotProps={{ htmlInput: { title: help } }}
+                onChange={(e) => setItem(withTyped(item, field, e.target.value))}
+              />
+            );
+          })}
+        </form>
+        <section className="compose-out" aria-label="As the guide writes it" aria-live="polite">
+          {composed.isError && <ProblemNote problem={composed.error} />}
+          {composed.data && <Out composed={composed.data} />}
+          <TextField size="small" label="Page that is cited" value={locator} onChange={(e) => setLocator(e.target.value)} sx={{ width: 180 }} />
+          <FileText item={body.item} onTake={take} />
+        </section>
+      </main>
+    </>
+  );
+}
+
+function Out({ composed }: { composed: Schemas["ComposedSchema"] }) {
+  const empty = composed.entry.text.replaceAll(/\[[^\]]*\]|\W/g, "") === "";
+  return (
+    <>
+      {[composed.entry, ...composed.in_text, ...composed.notes].map((written, index) => (
+        <div key={written.label} className="shelf-example">
+          <span>{written.label}</span>
+          <p className={index === 0 ? "hanging" : ""}>{empty ? "Fill in what you know of the source." : <Marked html={written.html} />}</p>
+          {empty ? <span /> : <CopyButtons html={written.html} what={written.label} />}
+        </div>
+      ))}
+      {!empty && composed.gaps.length > 0 && (
+        <p className="compose-gaps">
+          Still missing: {composed.gaps.map((gap) => gap.label).join(", ")}. A gap stays in brackets; nothing is made up.
+        </p>
+      )}
+    </>
+  );
+}
+
+function kindOf(item: Item, kinds: Schemas["ShelfKindSchema"][]): string | undefined {
+  const own = (item.custom as Item | undefined)?.kind;
+  return (kinds.find((k) => k.kind === own) ?? kinds.find((k) => k.fields.type === item.type))?.kind;
+}
