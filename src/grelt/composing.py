@@ -10,7 +10,8 @@ from importlib import resources
 from typing import Any
 
 from .exchange import csl_of, work_of
-from .forms import best_pattern, compose, html_of, patterns_for, text_of
+from .forms import Vocabulary, best_pattern, compose, html_of, patterns_for, text_of
+from .forms.compose import with_case
 from .forms.in_text import in_text_forms, short_note
 from .guides import Guide, load_guide
 from .guides.kinds import KindForm, Kinds, load_kinds
@@ -55,11 +56,17 @@ def composed(work: Work, guide_id: str, locator: str = "") -> Json:
         "entry": _json(Written("entry in the list", text_of(whole), html_of(whole))),
         "in_text": [
             _json(Written(label, _plain(html), html))
-            for label, html in in_text_forms(work, form, guide, locator)
+            for label, html in in_text_forms(work, form, guide, locator, _headline(work, kinds))
         ],
         "notes": [_json(n) for n in _notes(work, form, guide, kinds, locator)],
         "gaps": [{"element": g, "label": element_label(g)} for g in sorted(gaps)],
     }
+
+
+def _headline(work: Work, kinds: Kinds) -> str:
+    """The title as it stands in the text: with headline capitals in every guide."""
+    title = TextValue(work.text("title"))
+    return with_case(title, "headline", Vocabulary(), kinds.headline_from)
 
 
 def needed(work: Work, pattern: Sequence, form: KindForm) -> frozenset[str]:
@@ -85,7 +92,7 @@ def _notes(work: Work, form: KindForm, guide: Guide, kinds: Kinds, locator: str)
         values["locator"] = TextValue(locator)
     cited = replace(work, values=values)
     full = compose(cited, best_pattern(cited, form.note), kinds)
-    short = short_note(work, form, guide, locator)
+    short = short_note(work, form, guide, locator, _headline(work, kinds))
     return [
         Written("first note", text_of(full), html_of(full)),
         Written("later note", _plain(short), short),

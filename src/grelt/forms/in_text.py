@@ -10,6 +10,8 @@ from ..works import Group, Name, Work
 
 LEADS = ("author", "editor", "director", "host", "translator", "performer")
 _ARTICLES = ("A ", "An ", "The ")
+# A short title does not break off behind one of these.
+_SMALL = frozenset("a an the and or of in on at to for by from with into".split())
 
 
 def lead_names(work: Work) -> tuple[tuple[Name, ...], bool]:
@@ -20,13 +22,16 @@ def lead_names(work: Work) -> tuple[tuple[Name, ...], bool]:
     return (), False
 
 
-def in_text_forms(work: Work, form: KindForm, guide: Guide, locator: str) -> list[tuple[str, str]]:
-    """Citations as markup, each with what it is called. A guide of notes has none."""
+def in_text_forms(
+    work: Work, form: KindForm, guide: Guide, locator: str, title: str
+) -> list[tuple[str, str]]:
+    """Citations as markup, each with what it is called. A guide of notes has none. `title` is in the
+    guide's capitals for titles in the text."""
     if guide.system == "notes":
         return []
     settings = guide.citation
-    enclosed = _source(work, form, settings, settings.conjunction_enclosed)
-    running = _source(work, form, settings, settings.conjunction_running)
+    enclosed = _source(work, form, settings, settings.conjunction_enclosed, title)
+    running = _source(work, form, settings, settings.conjunction_running, title)
     place = _place(locator, settings)
     if guide.system == "author-page":
         return [
@@ -42,11 +47,11 @@ def in_text_forms(work: Work, form: KindForm, guide: Guide, locator: str) -> lis
     ]
 
 
-def short_note(work: Work, form: KindForm, guide: Guide, locator: str) -> str:
-    """A later note as markup: names, short title, place."""
+def short_note(work: Work, form: KindForm, guide: Guide, locator: str, title: str) -> str:
+    """A later note as markup: names, short title, place. `title` is in the guide's capitals."""
     names, more = lead_names(work)
     who = escape(_joined(names, more, guide.notes.et_al_from, "and"), quote=False)
-    title = short_title(work.text("title"), guide.notes.short_title_words)
+    title = short_title(title, guide.notes.short_title_words)
     dress = _dress(form)
     words = escape(title, quote=False)
     head = f"{who}, " if who else ""
@@ -62,15 +67,19 @@ def short_title(title: str, most: int) -> str:
     for article in _ARTICLES:
         if main.startswith(article) and len(main) > len(article):
             main = main[len(article) :]
-    return " ".join(main.split()[:most])
+    words = main.split()[:most]
+    while len(words) > 1 and words[-1].casefold() in _SMALL:
+        words.pop()
+    return " ".join(words)
 
 
-def _source(work: Work, form: KindForm, settings: CitationSettings, conjunction: str) -> str:
+def _source(
+    work: Work, form: KindForm, settings: CitationSettings, conjunction: str, title: str
+) -> str:
     names, more = lead_names(work)
     if names:
         return escape(_joined(names, more, settings.et_al_from, conjunction), quote=False)
-    title = short_title(work.text("title"), settings.title_short_words)
-    words = escape(title, quote=False)
+    words = escape(short_title(title, settings.title_short_words), quote=False)
     if form.title == "part":
         return f"“{words}{',' if settings.comma_before_year else ''}”".replace(",”", ",”")
     return f"<i>{words}</i>"

@@ -76,11 +76,13 @@ export function ComposePage() {
               ))}
             </TextField>
           </div>
-          <div className="compose-row look-up">
+          <div className="compose-row">
             <TextField size="small" label="Look up a DOI or an address" value={asked} onChange={(e) => setAsked(e.target.value)} />
             <Button variant="outlined" disabled={asked.trim() === "" || record.isPending} onClick={() => record.mutate(asked)}>
               {record.isPending ? "Looking…" : "Look up"}
             </Button>
+          </div>
+          <div className="compose-row">
             <Button onClick={() => mine && setItem(mine.fields)}>Worked example</Button>
             <Button onClick={() => setItem({})}>Clear</Button>
           </div>

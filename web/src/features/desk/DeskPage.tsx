@@ -38,6 +38,16 @@ export function DeskPage() {
           near.at >= 0 && (
             <Box sx={{ display: "flex", alignItems: "center", gap: 0.5 }}>
               {model && (
+                <Typography
+                  variant="body2"
+                  component={Link}
+                  to={`/guides/${model.report.guide.id}?assignment=${paper?.assignment ?? ""}`}
+                  sx={{ opacity: 0.85, mr: 1 }}
+                >
+                  Guide shelf
+                </Typography>
+              )}
+              {model && (
                 <Typography variant="body2" component={Link} to={`/papers/${id}/cross-check`} sx={{ opacity: 0.85, mr: 1 }}>
                   Cross-check
                 </Typography>

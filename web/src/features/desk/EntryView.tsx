@@ -92,7 +92,9 @@ export function EntryView({ entry, guide, busy, borders, onSet }: Props) {
                   <span className="laid-name">
                     <b aria-label={words}>{sign}</b> {label(row.element)}
                   </span>
-                  <q className="book written">{row.written || " "}</q>
+                  <q className="book written">
+                    {row.state === "same" && row.dress === "italics" ? <i>{row.written}</i> : row.written || " "}
+                  </q>
                   <q className="book expected">
                     {row.state === "same" ? " " : row.dress === "italics" ? <i>{row.expected}</i> : row.expected || "leave out"}
                   </q>
