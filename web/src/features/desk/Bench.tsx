@@ -53,9 +53,10 @@ export function Bench(props: BenchProps) {
     <section className={entry ? "bench with-entry" : "bench"} aria-label="Bench">
       <div className="bench-said" aria-live="polite">
         {focus.finding ? <FindingSaid {...props} finding={focus.finding} /> : <ChoiceSaid {...props} />}
-        {!props.joining && !props.remarking && (entry ? <EntryShown {...props} entry={entry} /> : <Strip {...props} />)}
+        {!props.joining && !props.remarking && !entry && <Strip {...props} />}
       </div>
       <BenchActions {...props} />
+      {!props.joining && !props.remarking && entry && <EntryShown {...props} entry={entry} />}
       <IconButton size="small" className="bench-close" aria-label="Put away" onClick={props.onClose}>
         <Close fontSize="small" />
       </IconButton>

@@ -24,6 +24,7 @@ interface Props {
   onDone: (borders: Border[]) => void;
 }
 
+const ABBREVIATED = /^(?:[A-Z]|eds?|vols?|nos?|pp?|al|Jr|Sr|trans|rev|Inc|Ltd)$/;
 const ALWAYS = ["author", "title", "container", "publisher", "date", "pages"];
 
 /** Draws the borders of an element: choose it, then its first and its last word. */
@@ -81,9 +82,9 @@ export function BorderSetter({ entry, borders, elements, onDone }: Props) {
 
 /** Words without the marks at their ends, so that a border lies within a quotation mark or period. */
 function wordsOf(text: string): Word[] {
-  return [...text.matchAll(/[^\s“”"()[\],;:]+/g)].map((match) => {
+  return [...text.matchAll(/https?:\/\/\S+|[^\s“”"()[\],;:]+/g)].map((match) => {
     const bare = match[0].replace(/\.$/, "");
-    const kept = /^(?:[A-Z]|[A-Za-z]{1,4})$/.test(bare) ? match[0] : bare;
+    const kept = ABBREVIATED.test(bare) ? match[0] : bare;
     return { text: kept, start: match.index, end: match.index + kept.length };
   });
 }
