@@ -21,6 +21,7 @@ from .text.spans import Span
 # A fit below this is a reference of some kind that the patterns do not know.
 _LEAST_FIT = 1.4
 _LEAST_SURE = 0.6
+_LONGEST = 800
 _LABEL = re.compile(r",?\s\(?(?:eds?|trans|comps?|dirs?)\.\)?$|,\s(?:host|editor)s?$")
 _UNKNOWN = re.compile(
     r"\b(?:[Bb]ox(?:es)?|[Ff]older|MSS?|Papers|Archives?|Record Office|Act|quoted in|cited in|in turn)\b|§"
@@ -50,7 +51,7 @@ class NoteReferences:
         paragraph = self.document.paragraphs[citation.paragraph]
         words = citation.span.of(paragraph.text).rstrip(" .")
         span = Span(citation.span.start, citation.span.start + len(words))
-        if _UNKNOWN.search(words) or "\n" in words:
+        if len(words) > _LONGEST or _UNKNOWN.search(words) or "\n" in words:
             return None
         italics = [
             Span(max(0, s.start - span.start), min(len(span), s.end - span.start))

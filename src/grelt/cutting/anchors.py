@@ -40,6 +40,7 @@ from .looks import (
     SECTION,
     STANDARD,
     SV,
+    UNPARTED_PAGES,
     URL,
     VOLUMES,
 )
@@ -127,6 +128,10 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
     for match in ENCLOSED_PAGES.finditer(text, start):
         span = Span(*match.span("pages"))
         if sheltered.free(span) and match.start() > 1 and written.italic[match.start() - 2]:
+            yield Unit("pages", span, span, value=TextValue(span.of(text)))
+    for match in UNPARTED_PAGES.finditer(text, start):
+        span = Span(*match.span("pages"))
+        if sheltered.free(span):
             yield Unit("pages", span, span, value=TextValue(span.of(text)))
     for match in GENERIC_TO.finditer(text, start):
         title, word = Span(*match.span("title")), Span(*match.span("to"))
@@ -316,5 +321,6 @@ def _paged(text: str, match: re.Match[str], span: Span, *, italic_before: bool) 
     before = text[: match.start()]
     after = text[span.end : span.end + 1]
     closes = after in (".", "")
-    dated = italic_before or bool(re.search(r"(?:1[4-9]|20)\d\d$|\d\)$", before))
+    counted = re.search(r"\bed\.$|\b[Vv]ol\. \d+$", before) is not None
+    dated = counted or italic_before or bool(re.search(r"(?:1[4-9]|20)\d\d$|\d\)$", before))
     return closes and (dated or re.fullmatch(r"[A-Z]\d{1,3}\+?", words) is not None)

@@ -295,7 +295,7 @@ def _skip(form: KindForm, element: str) -> float:
 def _cost_of_leaving(unit: Unit) -> float:
     if unit.element in ("words", "review-of"):
         return 0.1
-    if unit.element in ("stray", "retrieved", "accessed", "place"):
+    if unit.element in ("stray", "retrieved", "accessed", "place", "contributor"):
         return 0.3
     if unit.element in ("doi", "url", "medium", "original-date", "volumes"):
         return 0.9

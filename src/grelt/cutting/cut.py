@@ -24,6 +24,9 @@ from .written import Written
 _TRIED = 14
 # A kind that fits worse by less than this may be what is meant.
 _NEAR = 1.0
+# No entry is longer, or has more parts; what is, is none, and is not worked on.
+_LONGEST = 1600
+_MOST_UNITS = 48
 _FOREIGN = frozenset(("words", "stray", "retrieved", "review-of"))
 
 
@@ -117,6 +120,8 @@ def cut_entry(written: Written, opened: Opened, kinds: Kinds, hand: Hand | None 
     """Cut an entry of a list. Never raises: what cannot be told is a supplement of kind `unknown`."""
     hand = hand or Hand()
     text = written.text
+    if len(text) > _LONGEST:
+        return Cut(written, "unknown", 0.0, "", (), Work("unknown"))
     lead, end = lead_units(text, opened.names, opened.group, opened.span, repeated=opened.repeated)
     units = _hand_units(find_units(written, lead, end), written, hand)
     patterns = [
@@ -147,6 +152,8 @@ def _best(
     kinds: Kinds,
     hand: Hand,
 ) -> Cut:
+    if len(units) > _MOST_UNITS:
+        return Cut(written, "unknown", 0.0, "", (), Work("unknown"))
     units = _review_marked(units, written.text)
     fitter = Fitter(written.text, units, kinds, italics_known=written.italics_known)
     cues = _text_cues(written.text)

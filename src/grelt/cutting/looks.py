@@ -13,8 +13,8 @@ ROLE_WORDS = {
     "direct": "director", "dir": "director", "host": "host", "illustrat": "illustrator",
     "illus": "illustrator", "interview": "interviewer", "conduct": "interviewer",
     "upload": "uploader", "perform": "performer", "featur": "performer", "present": "host",
-    "narrat": "performer", "read": "performer", "written": "author", "compil": "editor",
-    "comp": "editor", "adapt": "editor", "introduc": "editor",
+    "narrat": "performer", "read": "performer", "written": "author", "compil": "contributor",
+    "comp": "contributor", "adapt": "contributor", "introduc": "contributor",
 }  # fmt: skip
 PERSON = (
     rf"(?:(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir)\.?\s)?(?:(?:{UPPER}\.[\s-]?)+|{NAME_WORD}\s)(?:(?:{UPPER}\.\s?|{NAME_WORD}\s|(?:van|von|der|den|de|la|du|ter|ten|di|da)\s))*"
@@ -55,7 +55,7 @@ RETRIEVED = re.compile(
 NUMBERING = re.compile(
     r"\b[Vv]ol(?:ume)?\.?\s?(?P<v7>\d{1,3})\.(?P<i7>\d{1,2})(?!\d)"
     r"|\b[Vv]ol(?:ume|umes|s)?\.?\s?(?P<v1>\d{1,4}(?:[-–/]\d{1,4})?|[IVXLC]{1,7}\b|[A-Z]\b)(?:(?P<m1>[,;.]?\s?\(?)(?:[Nn]o|[Nn]os|[Nn]r|[Nn]um|[Nn]umber|[Ii]ssue|[Ii]ss)s?\.?\s?(?P<i1>[\w–/-]{1,8})\)?|(?P<p1>\s?\()(?P<i6>\d{1,3})\))?"
-    r"|(?<![\d(])(?P<v2>\d{1,4})\s?\((?P<i2>(?!(?:1[4-9]|20)\d\d\))(?:(?:no\.\s?)?\d{1,4}(?:[-–/]\d{1,4})?|S\d|[Ss]uppl\.\s?\d*|[Ss]pecial\s[Ii]ssue))\)"
+    r"|(?<![\d(])(?P<v2>\d{1,4}),?\s?\((?P<i2>(?!(?:1[4-9]|20)\d\d\))(?:(?:no\.\s?)?\d{1,4}(?:[-–/]\d{1,4})?|S\d|[Ss]uppl\.\s?\d*|[Ss]pecial\s[Ii]ssue))\)"
     r"|(?<![\d(])(?P<v3>(?!(?:1[4-9]|20)\d\d,)\d{1,4}),\s?(?:no|nos|issue|Issue|No)\.?\s?(?P<i3>\d{1,4}(?:[-–/]\d{1,4})?)"
     r"|(?<=,\s)(?P<v8>\d{1,3}),\s(?P<i8>\d{1,3})(?=,\s\d+\s?[-–])"
     r"|\b(?:[Nn]o|[Ii]ssue)\.?\s?(?P<i4>\d{1,4})(?=[,.\s(:]|$)"
@@ -69,6 +69,8 @@ BARE_PAGES = re.compile(
     rf"(?P<mark>:|,)\s?(?!(?:1[4-9]|20)\d\d\b(?!\s?[-–—]))(?P<pages>{DASHED}(?:,\s?{RANGE}(?![\w]))*|{RANGE})(?=[.,;\s]|$)"
 )
 ENCLOSED_PAGES = re.compile(r"(?<=\s)\((?P<pages>\d{1,5}\s?[-–—]\s?\d{1,5})\)")
+# Pages behind a year in parentheses, without the colon that should part them.
+UNPARTED_PAGES = re.compile(rf"(?<=\d\)\s)(?P<pages>{DASHED})(?=[.,])")
 GENERIC_TO = re.compile(
     r"(?<=[.”\"]\s)(?P<title>Introduction|Foreword|Preface|Afterword|Epilogue|Prologue)\s(?P<to>to)\s"
 )
@@ -82,7 +84,7 @@ EDITION_BEFORE = re.compile(rf"{ORDINAL}\s$")
 VOLUMES = re.compile(r"\b(?P<n>\d{1,3})\svols?\.|\bVols\.\s(?P<r>\d{1,2}[-–]\d{1,2})")
 BY = re.compile(
     rf"\b(?P<label>(?P<role>[Ee]dit|[Tt]ranslat|[Dd]irect|[Hh]ost|[Ii]llustrat|[Cc]onduct|[Uu]pload|[Pp]erform|[Nn]arrat|[Cc]ompil|[Ww]ritten|[Aa]dapt|[Ii]ntroduc|[Pp]resent)"
-    rf"(?:ed|ance|ances|en|ion|tion|er)?(?:\sand\s(?:[Tt]ranslated|[Ee]dited|[Dd]irected|[Ii]ntroduced|[Aa]nnotated|[Pp]roduced))?\sby\s|(?P<role4>[Ff]eatur)ing\s|(?P<role5>[Ii]nterview)(?:ed|\sconducted)?\sby\s)(?P<who>{PEOPLE}|{NAME_WORD},\s(?P<turned>{NAME_WORD})(?=,\s[^\W\d_])|{NAME_WORD}(?=[,.]))"
+    rf"(?:ed|ance|ances|en|ion|tion|er)?(?:\sand\s(?:[Tt]ranslated|[Ee]dited|[Dd]irected|[Ii]ntroduced|[Aa]nnotated|[Pp]roduced))?\sby\s|(?P<role4>[Ff]eatur)ing\s|(?P<role5>[Ii]nterview)(?:ed|\sconducted)?\sby\s)(?P<who>{PEOPLE}|{NAME_WORD},\s(?P<turned>{NAME_WORD})(?=,\s[^\W\d_]|\.)|{NAME_WORD}(?=[,.]))"
     rf"|\b(?P<label2>(?P<role2>[Ee]ds?|[Tt]rans|[Ii]llus|[Dd]ir|[Cc]omp)\.\s(?:by\s)?)(?P<who2>{PEOPLE})"
     rf"|(?P<who3>{INITIALLED_PEOPLE}|{INVERTED_PEOPLE})(?P<label3>,?\s\(?(?P<role3>[Ee]ds?|[Tt]rans|Illus|Interviewer|Dir)s?\.?\)?)"
 )  # fmt: skip
@@ -98,7 +100,7 @@ MEDIUM = re.compile(
     rf"(?<![\w])(?P<m>{DEGREE}|[Pp]aper\s(?:presented|given|read|delivered)\sat|[Pp]resentation\sat|[Ll]ecture\s(?:given|delivered)\sat|"
     r"(?:[Ee]-?mail|[Ll]etter|[Mm]essage|[Tt]ext\smessage|[Cc]onversation|[Dd]iscussion)(?:\s(?:message\s)?(?:to|with)\s(?:the\s|this\s)?[Aa]uthor)|"
     r"(?:[Pp]ersonal|[Tt]elephone|[Pp]hone|[Oo]nline|[Vv]ideo)\s(?:interview|communication|conversation)|"
-    r"(?<=[.,”\"]\s)(?:Interview|Lecture|Keynote\s(?:address|lecture)|Address|Reading|Photograph|Painting|Etching|Woodcut|Map|Engraving|Film|Video|Poster|Paper\spresentation|Poster\spresentation|Conference\spresentation|Podcast|Audio(?:\srecording|\spodcast(?:\sepisode)?)?|Blu-ray|DVD|PDF|Microfilm|Data\sset|Dataset|Computer\ssoftware|Oil\son\scanvas|Oil\son\spanel|Watercolou?r|Silver\sprint|Gelatin\ssilver\sprint)"
+    r"(?<=[.,”\"]\s)(?:Interview|Lecture|Keynote\s(?:address|lecture)|Address|Reading|Photograph|Painting|Etching|Woodcut|Map|Engraving|Film|Video|Poster|Paper\spresentation|Poster\spresentation|Conference\spresentation|Podcast|Audio(?:\srecording|\spodcast(?:\sepisode)?)?|Blu-ray|DVD|PDF|Microfilm|Data\sset|Dataset|Computer\ssoftware|Oil\son\scanvas|Oil\son\spanel|Watercolou?r|Silver\sprint|Gelatin\ssilver\sprint)(?=[.,;]|$)"
     r")(?=[.,;\s]|$)"
 )  # fmt: skip
 SECTION = re.compile(

@@ -122,7 +122,7 @@ def _parted(text: str, start: int, end: int) -> Iterator[Unit]:
             tail -= 1
         if tail > lead and any(c.isalnum() for c in piece[lead:tail]):
             span = Span(at + lead, at + tail)
-            colon = text[span.end : span.end + 2] in (": ", ":")
+            colon = re.match(r":\s?[^\W\d_]", text[span.end : span.end + 3]) is not None
             yield Unit("", span, span, colon_after=colon)
         at = position
 

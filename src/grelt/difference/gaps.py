@@ -106,7 +106,7 @@ def _bracketed(laid: Laid, number: int, element: str) -> Difference:
         _, markup = laid.ahead(after, markup)
     span = Span(start, max(start, stop))
     lacking = any(n not in laid.pairs.values() for n in range(first, last))
-    least = span if lacking else laid.elements[at].whole
+    least = span if lacking or after is None else laid.elements[at].whole
     span, wanted, markup = trimmed(laid.text, span, wanted, markup, least)
     holes = (("found", span.of(laid.text).strip()), ("right", wanted.strip()))
     return Difference(form_rule(element), span, wanted, markup, element, holes=holes)

@@ -1,0 +1,218 @@
+"""Entries in the report: kinds, elements with borders, the corrected form; what a person sets right;
+house rules; records; composing and the shelf."""
+
+from __future__ import annotations
+
+import json
+import unittest
+from typing import Any
+
+from grelt import api
+from grelt.cutting import Hand
+from grelt.document.fragment import parse_fragment
+from grelt.errors import RecordsInvalid
+from grelt.guides import House, Policy, available_guides, load_guide
+from grelt.paper import Paper, SetRight, analyse
+from grelt.records import read_records
+from grelt.report import build_report, run_rules
+from grelt.rules import all_rules
+from grelt.works import KINDS
+
+ARTICLE = "Okonjo, Adaeze. “Slack Water.” *Estuary Review*, vol. 12, no. 3, 2021, pp. 20-41."
+
+
+def paper_of(
+    *entries: str, guide: str = "mla-9", hands: dict[int, Hand] | None = None, options: dict[str, str] | None = None,
+    records: str = "",
+) -> Paper:  # fmt: skip
+    document = parse_fragment("\n".join(("The pond filled (Okonjo 24).", "# Works Cited", *entries)))
+    policy = Policy(load_guide(guide), House(options or {}))
+    keys = analyse(document, policy).entry_keys
+    set_right = SetRight(hands={keys[i]: hand for i, hand in (hands or {}).items()})
+    return analyse(document, policy, set_right, read_records(records) if records else None)
+
+
+def report_of(paper: Paper) -> dict[str, Any]:
+    outcome = run_rules(paper, all_rules().values(), strict=True)
+    guide = {"id": paper.policy.guide.id, "chosen": "given", "confidence": 1.0}
+    inputs = {"paper_sha256": "0", "house": None, "records": None, "date": "", "joins": 0, "hands": 0, "core": "0", "schema": 1}
+    return build_report(paper, outcome, file="x.txt", guide=guide, inputs=inputs)
+
+
+class EntriesInTheReport(unittest.TestCase):
+    def test_kind_elements_fields_and_the_corrected_entry(self) -> None:
+        entry = report_of(paper_of(ARTICLE.replace("vol. 12, no. 3", "12(3)")))["entries"][0]
+        self.assertEqual(entry["kind"], "journal-article")
+        self.assertGreater(entry["kind_confidence"], 0.5)
+        for element in entry["elements"]:
+            self.assertEqual(entry["text"][element["start"] : element["end"]], element["text"])
+        told = {e["name"]: e["text"] for e in entry["elements"]}
+        self.assertEqual(told["author"], "Okonjo, Adaeze")
+        self.assertEqual((told["title"], told["container"]), ("Slack Water", "Estuary Review"))
+        self.assertEqual((told["volume"], told["issue"], told["date"], told["pages"]), ("12", "3", "2021", "20-41"))
+        self.assertEqual(entry["fields"]["author"], [{"family": "Okonjo", "given": "Adaeze"}])
+        self.assertEqual(entry["fields"]["type"], "article-journal")
+        self.assertEqual(entry["corrected"], ARTICLE.replace("*", ""))
+        self.assertIn("<i>Estuary Review</i>", entry["corrected_html"])
+        states = {row["element"]: row["state"] for row in entry["alignment"]}
+        self.assertEqual((states["numbering"], states["title"]), ("differs", "same"))
+
+    def test_a_gap_stands_where_something_is_missing(self) -> None:
+        entry = report_of(paper_of("Okonjo, Adaeze. *Salt and Slack Water*. Tidemark Press."))["entries"][0]
+        self.assertEqual(entry["corrected"], "Okonjo, Adaeze. Salt and Slack Water. Tidemark Press, [date].")
+
+    def test_words_of_an_entry_are_no_markup(self) -> None:
+        entry = report_of(paper_of("Okonjo, Adaeze. “Salt <b>&</b> Water.” *Estuary Review*, vol. 12, no. 3, 2021, pp. 20-41."))["entries"][0]
+        self.assertIn("&lt;b&gt;&amp;&lt;/b&gt;", entry["corrected_html"])
+
+    def test_several_lines_and_doubled_spaces(self) -> None:
+        paper = paper_of("Okonjo, Adaeze.  “Slack⏎Water.” *Estuary Review*, vol. 12, no. 3, 2021, pp. 20-41.")
+        rules = [d.rule for d in paper.references.of(0).differences]
+        self.assertEqual(rules, ["entry-spacing"])
+
+    def test_an_endless_entry_is_not_worked_on(self) -> None:
+        paper = paper_of("Okonjo, Adaeze. " + "ed. A. B, " * 400 + "2021.")
+        self.assertTrue(paper.references.of(0).unclear)
+
+    def test_a_database_entry_with_stray_words(self) -> None:
+        paper = paper_of("OKONJO, Adaeze. “Slack Water.” *Estuary Review*, vol. 12, no. 3, 2021, pp. 20-41. Web.")
+        self.assertEqual({d.rule for d in paper.references.of(0).differences}, {"entry-author-caps", "entry-stray"})
+        self.assertEqual(paper.references.of(0).checked.corrected, ARTICLE.replace("*", ""))
+
+
+class SetRightByHand(unittest.TestCase):
+    def test_a_kind_holds_and_what_hangs_on_it_is_checked_anew(self) -> None:
+        plain = paper_of("Okonjo, Adaeze. *Salt and Slack Water*. Tidemark Press, 2021.")
+        self.assertEqual(plain.references.of(0).cut.kind, "book")
+        chosen = paper_of("Okonjo, Adaeze. *Salt and Slack Water*. Tidemark Press, 2021.", hands={0: Hand("thesis")})
+        reference = chosen.references.of(0)
+        self.assertEqual((reference.cut.kind, reference.cut.confidence), ("thesis", 1.0))
+        self.assertIn("entry-missing-institution", {d.rule for d in reference.differences})
+        self.assertTrue(report_of(chosen)["entries"][0]["set_by_hand"])
+
+    def test_borders_hold(self) -> None:
+        text = "Okonjo, Adaeze. Salt and Slack Water. Tidemark Press, 2021."
+        start = text.index("Salt and")
+        hand = Hand("book", (("title", start, start + len("Salt and Slack Water")),))
+        reference = paper_of(text, hands={0: hand}).references.of(0)
+        title = reference.cut.element("title")
+        assert title is not None
+        self.assertEqual(title.span.of(reference.cut.written.text), "Salt and Slack Water")
+
+    def test_hands_of_entries_that_are_gone_are_passed_over(self) -> None:
+        document = parse_fragment(f"Text (Okonjo 24).\n# Work Cited\n{ARTICLE}")
+        paper = analyse(document, Policy(load_guide("mla-9")), SetRight(hands={"gone": Hand("film")}))
+        self.assertEqual(paper.references.of(0).cut.kind, "journal-article")
+
+
+class HouseRules(unittest.TestCase):
+    WEB = "Okonjo, Adaeze. “Slack Water.” *Mills of the Reach*, 2021, mills.example/slack."
+
+    def rules(self, entry: str, **options: str) -> set[str]:
+        return {d.rule for d in paper_of(entry, options=options).references.of(0).differences}
+
+    def test_access_dates(self) -> None:
+        read = f"{self.WEB[:-1]}. Accessed 2 May 2024."
+        self.assertEqual(self.rules(self.WEB), set())
+        self.assertEqual(self.rules(read), set())
+        self.assertEqual(self.rules(self.WEB, access_dates="always"), {"entry-missing-access-date"})
+        self.assertEqual(self.rules(read, access_dates="always"), set())
+        self.assertEqual(self.rules(self.WEB, access_dates="undated"), set())
+        self.assertEqual(self.rules(read, access_dates="never"), {"entry-element-extra"})
+
+    def test_databases(self) -> None:
+        held = f"{ARTICLE[:-1]}. *Estuary Stacks*."
+        self.assertEqual(self.rules(held), set())
+        self.assertEqual(self.rules(held, databases="omit"), {"entry-element-extra"})
+        self.assertEqual(self.rules(ARTICLE, databases="require"), {"entry-missing-database"})
+
+
+class LookedUp(unittest.TestCase):
+    ENTRY = f"{ARTICLE[:-1]}, https://doi.org/10.5555/er.2021."
+    RECORD = {
+        "type": "article-journal", "title": "Slack Water", "author": [{"family": "Okonjo", "given": "Adaeze"}],
+        "container-title": "Estuary Review", "volume": "12", "issue": "3", "page": "20-41",
+        "issued": {"date-parts": [[2021]]}, "DOI": "10.5555/ER.2021",
+    }  # fmt: skip
+
+    def said(self, **changed: Any) -> list[str]:
+        item = {k: v for k, v in {**self.RECORD, **changed}.items() if v is not None}
+        paper = paper_of(self.ENTRY, records=json.dumps({"prefixes": ["10.5555"], "items": [item]}))
+        return [f["message"] for f in report_of(paper)["findings"] if f["rule"].startswith("ref-record")]
+
+    def test_each_element_that_differs_is_told(self) -> None:
+        self.assertEqual(self.said(), [])
+        for change in (
+            {"volume": "13"}, {"page": "22-41"}, {"issued": {"date-parts": [[2020]]}}, {"title": "Slack Waters"},
+            {"author": [{"family": "Okonja", "given": "Adaeze"}]},
+        ):  # fmt: skip
+            with self.subTest(change=change):
+                self.assertEqual(len(self.said(**change)), 1)
+
+    def test_gaps_in_a_record_are_no_difference(self) -> None:
+        self.assertEqual(self.said(volume=None, page=None, issued=None), [])
+
+    def test_a_prefix_that_is_known_and_no_such_work(self) -> None:
+        paper = paper_of(self.ENTRY, records='{"prefixes": ["10.5555"], "items": []}')
+        self.assertIn("ref-record-absent", {f["rule"] for f in report_of(paper)["findings"]})
+        other = paper_of(self.ENTRY, records='{"prefixes": ["10.1234"], "items": []}')
+        self.assertNotIn("ref-record-absent", {f["rule"] for f in report_of(other)["findings"]})
+
+    def test_files_of_records_are_checked(self) -> None:
+        for text in ("{", "3", '{"items": 3}', '[{"type": "book", "author": 3}]', '[{"type": "wizardry"}]'):
+            with self.subTest(text=text), self.assertRaises(RecordsInvalid):
+                read_records(text)
+
+    def test_the_report_says_what_became_of_the_look_up(self) -> None:
+        data = f"The pond filled (Okonjo 24).\n\nWorks Cited\n\n{self.ENTRY.replace('*', '')}".encode()
+        inputs = api.CheckInputs("mla-9", records=json.dumps([self.RECORD]))
+        self.assertEqual(api.check(data, "x.txt", inputs)["inputs"]["records"], "1 of 1 records found")
+        down = api.CheckInputs("mla-9", records='{"items": [], "problem": "It did not answer."}')
+        self.assertEqual(api.check(data, "x.txt", down)["inputs"]["records"], "It did not answer.")
+        self.assertEqual(api.identifiers(data, "x.txt", "mla-9"), ["10.5555/er.2021"])
+
+
+class ComposingAndTheShelf(unittest.TestCase):
+    def test_every_guide_has_every_kind_with_a_worked_example_without_gaps(self) -> None:
+        for guide in available_guides():
+            kinds = api.guide_shelf(guide)
+            self.assertEqual([k["kind"] for k in kinds], list(KINDS))
+            for kind in kinds:
+                with self.subTest(guide=guide, kind=kind["kind"]):
+                    self.assertEqual(kind["example"]["gaps"], [])
+                    self.assertNotIn("[", kind["example"]["entry"]["text"].replace("[@", "").split(" [")[0])
+                    self.assertTrue(kind["elements"])
+
+    def test_the_worked_examples_have_no_fault(self) -> None:
+        for guide in available_guides():
+            for kind in api.guide_shelf(guide):
+                words = kind["example"]["entry"]["html"].replace("<i>", "*").replace("</i>", "*").replace("&amp;", "&")
+                with self.subTest(guide=guide, kind=kind["kind"], words=words):
+                    reference = paper_of(words, guide=guide).references.of(0)
+                    self.assertEqual([(d.rule, d.expected) for d in reference.differences if d.confidence >= 0.75], [])
+
+    def test_one_work_in_four_systems(self) -> None:
+        item = {
+            "type": "article-journal", "title": "Slack water and the working day",
+            "author": [{"family": "Okonjo", "given": "Adaeze"}, {"family": "Bray", "given": "Tomas"}],
+            "container-title": "Estuary Review", "volume": "12", "issue": "3", "page": "203-215",
+            "issued": {"date-parts": [[2021]]},
+        }  # fmt: skip
+        for guide, cited in {
+            "mla-9": "(Okonjo and Bray 204)",
+            "apa-7": "(Okonjo & Bray, 2021, p. 204)",
+            "chicago-17-author-date": "(Okonjo and Bray 2021, 204)",
+        }.items():
+            made = api.compose_work(item, guide, "journal-article", "204")
+            self.assertEqual(made["in_text"][0]["text"], cited)
+        notes = api.compose_work(item, "chicago-17-notes", "journal-article", "204")
+        self.assertEqual(
+            [n["text"] for n in notes["notes"]],
+            ["Adaeze Okonjo and Tomas Bray, “Slack Water and the Working Day,” Estuary Review 12, no. 3 (2021): 204.",
+             "Okonjo and Bray, “Slack Water,” 204."],
+        )  # fmt: skip
+
+    def test_gaps_are_named_and_nothing_is_made_up(self) -> None:
+        made = api.compose_work({"type": "book", "title": "Salt"}, "apa-7", "book")
+        self.assertEqual({g["element"] for g in made["gaps"]}, {"date", "publisher"})
+        self.assertEqual(made["entry"]["text"], "Salt. ([date]). [publisher].")
