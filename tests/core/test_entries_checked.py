@@ -87,7 +87,7 @@ class SetRightByHand(unittest.TestCase):
         chosen = paper_of("Okonjo, Adaeze. *Salt and Slack Water*. Tidemark Press, 2021.", hands={0: Hand("thesis")})
         reference = chosen.references.of(0)
         self.assertEqual((reference.cut.kind, reference.cut.confidence), ("thesis", 1.0))
-        self.assertIn("entry-missing-institution", {d.rule for d in reference.differences})
+        self.assertIn("entry-missing-medium", {d.rule for d in reference.differences})
         self.assertTrue(report_of(chosen)["entries"][0]["set_by_hand"])
 
     def test_borders_hold(self) -> None:

@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ..cutting import Cut
 from ..forms import Vocabulary, compose, patterns_for
 from ..guides.kinds import KindForm, Kinds
 from ..guides.pattern import Sequence
 from ..text.spans import Span
-from ..works import Group
+from ..works import Group, Work
 from .elements import element_differences
 from .gaps import end_differences, gap_differences, start_differences
 from .laid import Laid
@@ -65,7 +65,7 @@ def check_cut(
     if form is None or not cut.elements:
         return Checked(cut, (), cut.written.text, markup_of(cut, ()), ())
     best: Checked | None = None
-    for pattern in patterns_for(cut.work, form):
+    for pattern in patterns_for(_without(cut.work, left_out), form):
         checked = _check(cut, pattern, form, kinds, vocabulary, demanded, left_out, waived)
         if best is None or checked.weight < best.weight:
             best = checked
@@ -102,9 +102,10 @@ def _check(
         if noted
         else (missing_elements(cut, pattern, form) - waived) | (demanded & _lacking(cut, pattern))
     )
-    plain = compose(cut.work, pattern, kinds, vocabulary=vocabulary, end=not noted)
+    work = _without(cut.work, left_out)
+    plain = compose(work, pattern, kinds, vocabulary=vocabulary, end=not noted)
     whole = (
-        compose(cut.work, pattern, kinds, vocabulary=vocabulary, gaps=gaps, end=not noted)
+        compose(work, pattern, kinds, vocabulary=vocabulary, gaps=gaps, end=not noted)
         if gaps
         else plain
     )
@@ -112,11 +113,15 @@ def _check(
     differences = _once(_differences(laid))
     corrected = apply(cut.written.text, differences)
     loose = sum(
-        n not in laid.pairs and e.name not in (*KEPT, *kinds.left_out, "isbn", "stray")
+        n not in laid.pairs and e.name not in (*KEPT, *laid.left_out, "isbn", "stray")
         for n, e in enumerate(cut.elements)
     )
     markup = markup_of(cut, differences)
     return Checked(cut, differences, corrected, markup, rows_of(laid, differences), loose)
+
+
+def _without(work: Work, elements: frozenset[str]) -> Work:
+    return replace(work, values={k: v for k, v in work.values.items() if k not in elements})
 
 
 def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[str]:

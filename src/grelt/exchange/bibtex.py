@@ -55,12 +55,13 @@ def read_bibtex(text: str) -> list[Work]:
 
 
 def _work(entry: Any) -> Work:
-    fields = {f.key.casefold(): _plain(str(f.value)) for f in entry.fields}
+    raw = {f.key.casefold(): str(f.value) for f in entry.fields}
+    fields = {key: _plain(value) for key, value in raw.items()}
     kind = _KINDS.get(str(entry.entry_type).casefold(), "book")
     values: dict[str, Value] = {}
     for role in ("author", "editor", "translator"):
         if fields.get(role):
-            values[role] = tuple(_name(n) for n in re.split(r"\s+and\s+", fields[role]))
+            values[role] = tuple(_name(n) for n in _parted(raw[role]))
     for field, element in _FIELDS.items():
         if fields.get(field):
             values.setdefault(element, TextValue(fields[field]))
@@ -96,7 +97,23 @@ def _plain(value: str) -> str:
     ).strip()
 
 
-def _name(text: str) -> Name:
+def _parted(names: str) -> list[str]:
+    """The names of a list, parted at each “and” that is outside of braces."""
+    parts, depth, start = [], 0, 0
+    for match in re.finditer(r"[{}]|\s+and\s+", names):
+        if match.group() in "{}":
+            depth += 1 if match.group() == "{" else -1
+        elif depth == 0:
+            parts.append(names[start : match.start()])
+            start = match.end()
+    return [*parts, names[start:]]
+
+
+def _name(raw: str) -> Name:
+    """A name; what is in braces as a whole is a group."""
+    text = _plain(raw)
+    if re.fullmatch(r"\s*\{[^{}]*\}\s*", raw):
+        return Group(text)
     read = inverted_name(text) if "," in text else natural_name(text)
     return read if read is not None and read.given else Group(text)
 
@@ -168,7 +185,7 @@ def _written(work: Work) -> list[Any]:
     if accessed is not None and accessed.year is not None:
         day = f"-{int(accessed.day):02d}" if accessed.day.isdigit() else ""
         fields["urldate"] = f"{accessed.year}-{accessed.month or 1:02d}{day or '-01'}"
-    return [model.Field(key, "{" + value + "}") for key, value in fields.items()]
+    return [model.Field(key, value) for key, value in fields.items()]
 
 
 def _bibname(name: Name) -> str:
