@@ -27,6 +27,8 @@ def number_forms(value: str, form: NumberForm) -> tuple[str, ...]:
         texts += [other.format(v) for v in _digits(value, form)]
     if form.many and value.endswith("+"):
         texts += [form.one.format(value)]
+    if form.capital:
+        texts = [t[:1].upper() + t[1:] for t in texts] + texts
     return tuple(dict.fromkeys(texts))
 
 

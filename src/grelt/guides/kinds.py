@@ -61,7 +61,7 @@ class TextForm:
 class NumberForm:
     """A number with its label: `one` for one, `many` for a range; other spellings that are right
     too in `allowed`. `italic` sets it in italics; `digits` says how a range's second number is
-    written (`two`, `all`, `either`, `short`)."""
+    written (`two`, `all`, `either`, `short`); `capital` begins it with a capital (`Rev. ed.`)."""
 
     one: str = "{}"
     many: str = ""
@@ -69,6 +69,7 @@ class NumberForm:
     italic: bool = False
     digits: str = "either"
     dash: str = "–"
+    capital: bool = False
 
 
 @dataclass(frozen=True, slots=True)
