@@ -8,6 +8,7 @@ does then.
 
 from __future__ import annotations
 
+import contextlib
 import json
 import os
 import re
@@ -50,11 +51,13 @@ class Handler(BaseHTTPRequestHandler):
             self._send(404, b"{}", "application/json")
 
     def _send(self, status: int, body: bytes, kind: str) -> None:
-        self.send_response(status)
-        self.send_header("Content-Type", kind)
-        self.send_header("Content-Length", str(len(body)))
-        self.end_headers()
-        self.wfile.write(body)
+        # Who asked may have stopped waiting.
+        with contextlib.suppress(BrokenPipeError, ConnectionResetError):
+            self.send_response(status)
+            self.send_header("Content-Type", kind)
+            self.send_header("Content-Length", str(len(body)))
+            self.end_headers()
+            self.wfile.write(body)
 
     def log_message(self, format: str, *args: Any) -> None:
         """Quiet: what is asked for is nobody's business."""

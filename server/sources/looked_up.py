@@ -3,6 +3,7 @@ check goes on without it, and says so."""
 
 from __future__ import annotations
 
+import hashlib
 import json
 import urllib.error
 import urllib.parse
@@ -11,11 +12,16 @@ from concurrent.futures import ThreadPoolExecutor
 from typing import Any
 
 from django.conf import settings
+from django.core.cache import cache
 
 from grelt import api as core
 
 _AT_ONCE = 8
 _MOST = 2_000_000
+# A paper is checked anew at every join: what was answered is not asked again for a while (seconds), and
+# a service that failed is left alone for a moment.
+_KEPT = 600
+_LEFT_ALONE = 20
 
 
 class HttpRecordSource:
@@ -36,7 +42,7 @@ class HttpRecordSource:
         prefixes: set[str] = set()
         problem = ""
         with ThreadPoolExecutor(_AT_ONCE) as pool:
-            answers = list(pool.map(self._ask, identifiers))
+            answers = list(pool.map(self._answer, identifiers))
         for answer in answers:
             if isinstance(answer, str):
                 problem = answer
@@ -53,6 +59,20 @@ class HttpRecordSource:
                 [], [], "The look-up of records gave answers that make no sense."
             )
         return text
+
+    def _answer(self, identifier: str) -> dict[str, Any] | str:
+        """What is known already, or what the service says now."""
+        key = f"record:{hashlib.sha256(f'{self.address} {identifier}'.encode()).hexdigest()}"
+        failed = f"records-failed:{hashlib.sha256(self.address.encode()).hexdigest()}"
+        known: dict[str, Any] | str | None = cache.get(key) or cache.get(failed)
+        if known is not None:
+            return known
+        answer = self._ask(identifier)
+        if isinstance(answer, str):
+            cache.set(failed, answer, _LEFT_ALONE)
+        else:
+            cache.set(key, answer, _KEPT)
+        return answer
 
     def _ask(self, identifier: str) -> dict[str, Any] | str:
         question = urllib.parse.urlencode({"id": identifier})

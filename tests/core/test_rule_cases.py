@@ -61,7 +61,7 @@ class RuleCases(unittest.TestCase):
             with self.subTest(rule=rule.id):
                 self.assertTrue(any(c.shown for c in cases.flag))
                 self.assertTrue(any(c.shown for c in cases.keep))
-                texts = [(c.text, str(c.house)) for c in (*cases.flag, *cases.keep)]
+                texts = [(c.text, str(c.house), c.records) for c in (*cases.flag, *cases.keep)]
                 self.assertEqual(len(texts), len(set(texts)), "a case stands twice")
 
     def test_flag_cases_are_flagged_at_the_exact_words_and_nowhere_else(self) -> None:

@@ -212,6 +212,7 @@ class WhoMaySeeWhat(TestCase):
             ("post", f"{paper}/drafts", {"file": io.BytesIO(b"x")}),
             ("post", f"{paper}/decisions", {"keys": ["k"], "verdict": "kept"}),
             ("post", f"{paper}/joins", {"citation": "c", "entry": ""}),
+            ("post", f"{paper}/entries", {"entry": "e", "kind": "book"}),
             ("post", f"{paper}/undo", {}),
             ("post", f"{paper}/restore", {}),
             ("delete", paper, {}),

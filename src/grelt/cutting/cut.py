@@ -367,6 +367,8 @@ def _join_day(values: dict[str, Value], element: CutElement) -> None:
 def _hand_units(units: list[Unit], written: Written, hand: Hand) -> list[Unit]:
     """Units with the borders that a person has drawn: what they cover gives way."""
     for name, start, end in hand.borders:
+        if not 0 <= start < end <= len(written.source):
+            continue  # drawn in an entry that has been rewritten since
         begin = written.flat.forth(start)
         stop = written.flat.forth(max(start, end - 1)) + 1
         span = Span(begin, max(begin, stop))

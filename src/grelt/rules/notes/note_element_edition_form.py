@@ -1,6 +1,6 @@
 """Words for edition, editor or translator in a note in the list’s form.
 
-In a note the words are short: `ed.`, `trans.`
+In a note the words are short: `ed.` and `trans.` are enough.
 """
 
 from ...findings import Subject
