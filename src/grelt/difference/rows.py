@@ -30,9 +30,10 @@ def rows_of(laid: Laid, differences: tuple[Difference, ...]) -> tuple[Aligned, .
             )
         )
         state = "moved" if at not in anchored else ("differs" if own else "same")
-        rows.append(
-            Aligned(piece.element, element.whole.of(laid.text), piece.text, state, piece.dress, own)
-        )
+        written, expected = element.whole.of(laid.text), piece.text
+        if state == "differs" and written == expected:
+            written, expected = _with_marks(laid, at, number)
+        rows.append(Aligned(piece.element, written, expected, state, piece.dress, own))
     for at, element in enumerate(laid.elements):
         if at not in laid.pairs:
             kept = laid.is_kept(element)
@@ -41,3 +42,12 @@ def rows_of(laid: Laid, differences: tuple[Difference, ...]) -> tuple[Aligned, .
                 Aligned(element.name, element.whole.of(laid.text), "", state, element.dress)
             )
     return tuple(rows)
+
+
+def _with_marks(laid: Laid, at: int, number: int) -> tuple[str, str]:
+    """An element and its piece with the marks around them, which alone differ."""
+    elements, marks = laid.elements, laid.whole.marks
+    start = elements[at - 1].whole.end if at else 0
+    end = elements[at + 1].whole.start if at + 1 < len(elements) else len(laid.text)
+    piece = laid.whole.pieces[number].text
+    return laid.text[start:end].strip(), f"{marks[number]}{piece}{marks[number + 1]}".strip()
