@@ -100,11 +100,15 @@ def _notes(work: Work, form: KindForm, guide: Guide, kinds: Kinds, locator: str)
 
 
 @cache
-def examples() -> dict[str, Work]:
-    """An invented work of each kind, the same in every guide."""
+def examples() -> dict[str, tuple[Work, str]]:
+    """An invented work of each kind, the same in every guide, and the page of it that is cited."""
     path = resources.files("grelt.guides").joinpath("examples.toml")
     data = tomllib.loads(path.read_text(encoding="utf-8"))
-    return {kind: work_of(item, kind) for kind, item in data.items()}
+    found: dict[str, tuple[Work, str]] = {}
+    for kind, item in data.items():
+        locator = item.pop("locator", "")
+        found[kind] = (work_of(item, kind), locator)
+    return found
 
 
 def shelf(guide_id: str) -> list[Json]:
@@ -116,7 +120,7 @@ def shelf(guide_id: str) -> list[Json]:
 
 
 def _kind(kind: str, form: KindForm, kinds: Kinds, guide_id: str) -> Json:
-    work = examples()[kind]
+    work, locator = examples()[kind]
     elements = []
     for slot in form.listed[0].slots():
         for element in ("volume", "issue") if slot.element == "numbering" else (slot.element,):
@@ -137,7 +141,7 @@ def _kind(kind: str, form: KindForm, kinds: Kinds, guide_id: str) -> Json:
         "label": form.label,
         "why": form.why,
         "elements": elements,
-        "example": composed(work, guide_id, "24"),
+        "example": composed(work, guide_id, locator),
         "fields": csl_of(work),
     }
 

@@ -82,9 +82,9 @@ export function BorderSetter({ entry, borders, elements, onDone }: Props) {
 
 /** Words without the marks at their ends, so that a border lies within a quotation mark or period. */
 function wordsOf(text: string): Word[] {
-  return [...text.matchAll(/https?:\/\/\S+|[^\s“”"()[\],;:]+/g)].map((match) => {
+  return [...text.matchAll(/https?:\/\/\S+|[^\s“”"()[\],;:]+/g)].flatMap((match) => {
     const bare = match[0].replace(/\.$/, "");
     const kept = ABBREVIATED.test(bare) ? match[0] : bare;
-    return { text: kept, start: match.index, end: match.index + kept.length };
+    return kept ? [{ text: kept, start: match.index, end: match.index + kept.length }] : [];
   });
 }

@@ -1,0 +1,104 @@
+"""An entry on the bench: its elements over the pattern, the whole put right, kind and borders by hand."""
+
+from __future__ import annotations
+
+from playwright.sync_api import Locator, expect
+
+from decisions.models import EntryHand
+from tests.browser.driver import BrowserTestCase
+from tests.world import hand_in_own, instructor
+
+RIGHT = (
+    "Drummond, C., Bray, T., Lindqvist, M., & Amara, L. (2019). Lighting, walking, and fear after midnight. "
+    "Public Light, 4(2), 15–33. https://doi.org/10.5555/pl.2019.015"
+)
+
+
+class EntryBench(BrowserTestCase):
+    def setUp(self) -> None:
+        super().setUp()
+        self.paper = hand_in_own(instructor(), "brock")
+        self.sign_in(self.page)
+        self.page.context.grant_permissions(["clipboard-read", "clipboard-write"])
+        self.open()
+
+    def open(self, entry: str = "e1") -> None:
+        self.go(f"/papers/{self.paper.pk}?entry={entry}")
+        expect(self.bench.get_by_label("Kind of source")).to_be_visible()
+
+    @property
+    def bench(self) -> Locator:
+        return self.page.get_by_label("Bench")
+
+    def clipboard(self, kind: str) -> str:
+        return str(
+            self.page.evaluate(
+                "async kind => await (await (await navigator.clipboard.read())[0].getType(kind)).text()",
+                kind,
+            )
+        )
+
+    def choose_kind(self, label: str) -> None:
+        self.bench.get_by_role("combobox", name="Kind of source").click()
+        self.page.get_by_role("option", name=label, exact=True).click()
+
+    def test_every_element_stands_over_what_is_expected(self) -> None:
+        cells = self.bench.locator(".laid-cell")
+        self.assertEqual(cells.count(), 7)
+        changed = self.bench.locator(".laid-cell.differs")
+        self.assertEqual(changed.count(), 2)
+        expect(changed.first).to_contain_text("Lighting, Walking, and Fear After Midnight")
+        expect(changed.first).to_contain_text("Lighting, walking, and fear after midnight")
+        expect(changed.last).to_contain_text("pp. 15–33")
+        expect(self.bench.locator(".entry-right p")).to_have_text(RIGHT)
+        expect(self.bench.locator(".entry-right i").first).to_have_text("Public Light")
+        expect(self.bench.locator(".entry-example")).to_contain_text("Slack water and the working day")
+
+    def test_the_clean_copy_has_the_words_their_italics_and_nothing_else(self) -> None:
+        self.page.keyboard.press("c")
+        expect(self.bench.get_by_role("status").filter(has_text="Copied with italics")).to_be_visible()
+        self.assertEqual(self.clipboard("text/plain"), RIGHT)
+        html = self.clipboard("text/html")
+        self.assertIn("<i>Public Light</i>", html)
+        self.assertNotIn("style", html)
+        self.bench.get_by_role("button", name="Copy the entry as plain text").click()
+        expect(self.bench.get_by_role("status").filter(has_text="Copied as plain text")).to_be_visible()
+        self.assertEqual(self.clipboard("text/plain"), RIGHT)
+
+    def test_a_kind_set_by_hand_is_checked_at_once_holds_and_is_undone(self) -> None:
+        self.choose_kind("article in a magazine")
+        expect(self.bench).to_contain_text("set by hand")
+        self.assertEqual(EntryHand.objects.get().kind, "magazine-article")
+        self.page.reload()
+        expect(self.bench).to_contain_text("set by hand")
+        self.page.keyboard.press("Control+z")
+        expect(self.bench).to_contain_text("sure: 0.9")
+        self.assertFalse(EntryHand.objects.exists())
+
+    def test_grelt_reads_by_itself_again_when_asked(self) -> None:
+        self.choose_kind("report")
+        self.bench.get_by_role("button", name="Read it by itself again").click()
+        expect(self.bench).to_contain_text("sure: 0.9")
+
+    def test_borders_are_drawn_with_the_first_and_the_last_word(self) -> None:
+        self.bench.get_by_role("button", name="Set borders…").click()
+        self.bench.get_by_role("button", name="Lighting", exact=True).click()
+        expect(self.bench).to_contain_text("Begins with “Lighting”")
+        self.bench.get_by_role("button", name="Walking", exact=True).click()
+        self.bench.get_by_role("button", name="Check it so").click()
+        expect(self.bench).to_contain_text("set by hand")
+        title = self.bench.locator(".laid-cell").filter(has_text="title").locator(".written")
+        expect(title).to_have_text("Lighting, Walking")
+        self.page.keyboard.press("Control+z")
+        expect(title).to_have_text("Lighting, Walking, and Fear After Midnight")
+
+    def test_without_barriers_in_both_schemes(self) -> None:
+        self.assertEqual(self.violations(self.page), [])
+        self.bench.get_by_role("button", name="Set borders…").click()
+        expect(self.bench.get_by_role("button", name="Lighting", exact=True)).to_be_visible()
+        self.assertEqual(self.violations(self.page), [])
+        dark = self.window("dark")
+        self.sign_in(dark)
+        dark.goto(self.page.url)
+        expect(dark.locator(".laid-cell").first).to_be_visible()
+        self.assertEqual(self.violations(dark), [])

@@ -1,0 +1,119 @@
+"""The shelf of guides, and composing: from fields to the entry, the citations and the notes."""
+
+from __future__ import annotations
+
+import threading
+
+from django.core.cache import cache
+from django.test import override_settings
+from playwright.sync_api import Locator, expect
+
+from lookup import service
+from tests.browser.driver import BrowserTestCase
+from tests.world import assignment_of, instructor
+
+
+class Shelf(BrowserTestCase):
+    def setUp(self) -> None:
+        super().setUp()
+        self.user = instructor()
+        self.sign_in(self.page)
+
+    def test_a_kind_has_its_elements_and_a_worked_example_in_every_form(self) -> None:
+        self.go("/guides/chicago-17-notes?kind=journal-article")
+        main = self.page.get_by_role("main")
+        expect(main.get_by_role("heading", level=1)).to_have_text("article in a journal")
+        needed = main.locator("tbody tr.needed th").all_inner_texts()
+        self.assertIn("title", needed)
+        self.assertNotIn("translator", needed)
+        examples = main.locator(".shelf-example")
+        self.assertEqual(examples.count(), 3)
+        expect(examples.nth(0)).to_contain_text("Okonjo, Adaeze, and Tomas Bray. “Slack Water and the Working Day.”")
+        expect(examples.nth(1)).to_contain_text("Adaeze Okonjo and Tomas Bray, “Slack Water and the Working Day,”")
+        expect(examples.nth(2)).to_contain_text("Okonjo and Bray, “Slack Water,” 204.")
+
+    def test_kinds_are_found_and_guides_compared(self) -> None:
+        self.go("/guides/mla-9?kind=book")
+        self.page.get_by_label("Find a kind or an element").fill("podcast")
+        self.page.get_by_role("button", name="podcast or recording").click()
+        expect(self.page).to_have_url(f"{self.live_server_url}/guides/mla-9?kind=audio")
+        self.page.get_by_role("combobox", name="Guide").click()
+        self.page.get_by_role("option", name="APA 7").click()
+        expect(self.page.locator(".shelf-example").first).to_contain_text("[Audio podcast episode]")
+        self.page.get_by_label("Find a kind or an element").fill("zeppelin")
+        expect(self.page.get_by_text("No kind of source has “zeppelin”.")).to_be_visible()
+
+    def test_what_the_house_changes_is_said(self) -> None:
+        assignment = assignment_of(self.user, {"access_dates": "always"})
+        self.go(f"/guides/mla-9?kind=web-page&assignment={assignment.pk}")
+        expect(self.page.locator(".shelf-house")).to_contain_text("access")
+
+    def test_without_barriers(self) -> None:
+        for address in ("/guides/apa-7?kind=chapter", "/compose?guide=apa-7&kind=chapter"):
+            with self.subTest(address=address):
+                self.go(address)
+                expect(self.page.get_by_role("button", name="Copy").first.or_(self.page.get_by_text("Worked example"))).to_be_visible()
+                self.assertEqual(self.violations(self.page), [])
+
+
+class Compose(BrowserTestCase):
+    def setUp(self) -> None:
+        super().setUp()
+        cache.clear()
+        instructor()
+        self.sign_in(self.page)
+
+    @property
+    def out(self) -> Locator:
+        return self.page.get_by_label("As the guide writes it")
+
+    def fill(self, **fields: str) -> None:
+        for label, words in fields.items():
+            self.page.get_by_role("textbox", name=label).fill(words)
+
+    def test_fields_become_an_entry_citations_and_notes(self) -> None:
+        self.go("/compose?guide=mla-9&kind=book")
+        expect(self.out).to_contain_text("Fill in what you know of the source.")
+        self.fill(Author="Okonjo, Adaeze\nBray, Tomas", Title="Salt and slack water")
+        entry = self.out.locator(".shelf-example").first
+        expect(entry).to_contain_text("Okonjo, Adaeze, and Tomas Bray. Salt and Slack Water.")
+        expect(entry.locator("i")).to_have_text("Salt and Slack Water")
+        expect(self.out).to_contain_text("Still missing: publisher, date")
+        self.fill(Publisher="Tidemark Press", Date="2021")
+        self.page.get_by_label("Page that is cited").fill("24")
+        expect(entry).to_contain_text("Salt and Slack Water. Tidemark Press, 2021.")
+        expect(self.out).to_contain_text("(Okonjo and Bray 24)")
+        expect(self.out).not_to_contain_text("Still missing")
+
+    def test_markup_typed_in_stays_words(self) -> None:
+        self.go("/compose?guide=mla-9&kind=book")
+        self.fill(Title="Salt <img src=x onerror=alert(1)> water")
+        expect(self.out.locator(".shelf-example").first).to_contain_text("<img")
+        self.assertEqual(self.out.locator("img").count(), 0)
+
+    def test_a_text_in_an_open_format_fills_the_fields_and_nonsense_says_why(self) -> None:
+        self.go("/compose?guide=apa-7&kind=book")
+        self.page.get_by_text("In and out of open formats").click()
+        text = self.page.get_by_role("textbox", name="Text")
+        text.fill("no entry at all")
+        self.page.get_by_role("button", name="Take in").click()
+        expect(self.page.get_by_role("alert")).to_contain_text("No BibTeX entry was found")
+        text.fill("@article{x, author={Moss, Jonas}, title={Sixty oranges}, journal={Estuary Review}, volume=13, number=4, pages={57--70}, year=2018}")
+        self.page.get_by_role("button", name="Take in").click()
+        expect(self.out).to_contain_text("Moss, J. (2018). Sixty oranges. Estuary Review, 13(4), 57–70.")
+        expect(self.page).to_have_url(f"{self.live_server_url}/compose?guide=apa-7&kind=journal-article")
+
+    def test_a_record_is_looked_up_and_what_is_not_there_is_said(self) -> None:
+        running = service.server(0)
+        threading.Thread(target=running.serve_forever, daemon=True).start()
+        self.addCleanup(running.server_close)
+        self.addCleanup(running.shutdown)
+        with override_settings(RECORDS_ADDRESS=f"http://127.0.0.1:{running.server_address[1]}"):
+            self.go("/compose?guide=apa-7&kind=book")
+            asked = self.page.get_by_label("Look up a DOI or an address")
+            asked.fill("10.5555/none")
+            self.page.get_by_role("button", name="Look up").click()
+            expect(self.page.get_by_role("alert")).to_contain_text("no record of this")
+            asked.fill("https://doi.org/10.5555/wr.2021.101")
+            self.page.get_by_role("button", name="Look up").click()
+            expect(self.out).to_contain_text("Called and not called: Sleep under expectation")
