@@ -16,10 +16,11 @@ from ..text.names import NameList
 from ..text.spans import Span
 from ..works import DateValue, TextValue, Value, Work
 from .assign import Fit, Fitter
+from .hand import Hand, hand_units
 from .lead import lead_units, people
 from .unit import Unit
 from .units import find_units
-from .written import Written
+from .written import Written, text_value
 
 _TRIED = 14
 # A kind that fits worse by less than this may be what is meant.
@@ -73,15 +74,6 @@ class Cut:
         return next((e for e in self.elements if e.name == name), None)
 
 
-@dataclass(frozen=True)
-class Hand:
-    """What a person has set right in one entry: the kind, and borders of elements as offsets into the
-    entry's own text (its paragraphs joined by line breaks)."""
-
-    kind: str = ""
-    borders: tuple[tuple[str, int, int], ...] = ()
-
-
 @dataclass(frozen=True, slots=True)
 class Opened:
     """What is known of an entry's beginning: the names or the group, where they stand, or that it
@@ -123,7 +115,7 @@ def cut_entry(written: Written, opened: Opened, kinds: Kinds, hand: Hand | None 
     if len(text) > _LONGEST:
         return Cut(written, "unknown", 0.0, "", (), Work("unknown"))
     lead, end = lead_units(text, opened.names, opened.group, opened.span, repeated=opened.repeated)
-    units = _hand_units(find_units(written, lead, end), written, hand)
+    units = hand_units(find_units(written, lead, end), written, hand)
     patterns = [
         (form, p)
         for form in kinds.kinds.values()
@@ -291,11 +283,14 @@ def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement
         while (
             end < len(units)
             and element
+            and unit.source != "hand"
             and fit.starts[end] == fit.starts[at]
             and not units[end].element
         ):
             end += 1
         last = units[end - 1]
+        if at and units[at - 1].source == "hand" and fit.starts[at] == fit.starts[at - 1]:
+            element = ""  # behind a border that a person has drawn
         if not element:
             follows = fit.elements[end] if end < len(units) else ""
             placed = unit.colon_after and follows == "publisher"
@@ -304,7 +299,7 @@ def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement
         whole = Span(unit.whole.start, last.whole.end)
         value = unit.value
         if (not unit.element or element == "reviewed") and unit.source != "held":
-            value = _text_value(written, span, unit.dress)
+            value = text_value(written, span, unit.dress)
         found.append(CutElement(element, span, whole, unit.dress, value, unit.parts))
         at = end
     return tuple(_settled(found))
@@ -314,19 +309,6 @@ def _settled(elements: list[CutElement]) -> list[CutElement]:
     """Of several dates one is the date: the first after the names, else the last; others are the
     original's or the day's. A volume of a book is no number of a journal."""
     return elements
-
-
-def _text_value(written: Written, span: Span, dress: str) -> TextValue:
-    """Words, with what of them is set against the rest (italics in a quoted title, roman in an italic
-    one)."""
-    text = span.of(written.text)
-    base = dress == "italics"
-    inside = [
-        inner.shifted(-span.start)
-        for inner in (() if base else written.italics)
-        if span.start <= inner.start and inner.end <= span.end and len(inner) < len(span)
-    ]
-    return TextValue(text, tuple(inside))
 
 
 def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], written: Written) -> Work:
@@ -362,20 +344,3 @@ def _join_day(values: dict[str, Value], element: CutElement) -> None:
         values["date"] = value
     elif before.month is None and before.year == value.year and value.year is not None:
         values["date"] = replace(value, letter=before.letter)
-
-
-def _hand_units(units: list[Unit], written: Written, hand: Hand) -> list[Unit]:
-    """Units with the borders that a person has drawn: what they cover gives way."""
-    for name, start, end in hand.borders:
-        if not 0 <= start < end <= len(written.source):
-            continue  # drawn in an entry that has been rewritten since
-        begin = written.flat.forth(start)
-        stop = written.flat.forth(max(start, end - 1)) + 1
-        span = Span(begin, max(begin, stop))
-        kept = [u for u in units if not u.whole.overlaps(span)]
-        dress = "italics" if written.share_in_italics(span) > 0.5 else "plain"
-        if any(q.start <= span.start and span.end <= q.end for q in written.quotes):
-            dress = "quotes"
-        kept.append(Unit(name, span, span, dress, _text_value(written, span, dress)))
-        units = sorted(kept, key=lambda u: (u.whole.start, u.whole.end))
-    return units

@@ -9,6 +9,7 @@ from functools import cached_property
 from ..document import Paragraph
 from ..text.quotes import quoted
 from ..text.spans import Span, Squeezed, squeeze
+from ..works import TextValue
 
 # More spaces in a row than this were meant to move the text.
 _MOST_SPACES = 3
@@ -104,3 +105,16 @@ def written_text(text: str, italics: Sequence[Span], *, known: bool = True) -> W
 def _flattened(text: str, italic: list[bool], known: bool) -> Written:
     flat = squeeze(text)
     return Written(flat, tuple(italic[o] for o in flat.origin[:-1]), known, text)
+
+
+def text_value(written: Written, span: Span, dress: str) -> TextValue:
+    """Words, with what of them is set against the rest (italics in a quoted title, roman in an italic
+    one)."""
+    text = span.of(written.text)
+    base = dress == "italics"
+    inside = [
+        inner.shifted(-span.start)
+        for inner in (() if base else written.italics)
+        if span.start <= inner.start and inner.end <= span.end and len(inner) < len(span)
+    ]
+    return TextValue(text, tuple(inside))

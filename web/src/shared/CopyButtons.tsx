@@ -2,9 +2,10 @@ import Button from "@mui/material/Button";
 import { useState } from "react";
 
 import { plainOf } from "./Marked";
+import { useKeys } from "./useKeys";
 
 /** Copies words with their italics, and nothing else: no shading, no face, no space before. */
-export async function copyRich(html: string): Promise<void> {
+async function copyRich(html: string): Promise<void> {
   const plain = plainOf(html);
   if (typeof ClipboardItem === "undefined" || !("write" in navigator.clipboard)) {
     await navigator.clipboard.writeText(plain);
@@ -23,7 +24,7 @@ interface Props {
   hint?: string;
 }
 
-/** Copy with italics, or as plain text; says what it did. */
+/** Copy with italics (by the key `hint` too, if it has one), or as plain text; says what it did. */
 export function CopyButtons({ html, what, hint }: Props) {
   const [said, setSaid] = useState("");
   const copy = (kind: "rich" | "plain") => {
@@ -33,6 +34,7 @@ export function CopyButtons({ html, what, hint }: Props) {
       () => setSaid("The browser did not let it be copied; select the words instead"),
     );
   };
+  useKeys(hint ? { [hint.toLowerCase()]: () => copy("rich") } : {});
   return (
     <span className="copy-buttons">
       <Button size="small" variant="outlined" onClick={() => copy("rich")} aria-label={`Copy ${what} with italics`} aria-keyshortcuts={hint}>

@@ -10,7 +10,6 @@ import "./bench.css";
 import "./media.css";
 
 import type { PaperInfo, SourceKind, Verdict } from "../../api/client";
-import { copyRich } from "../../shared/CopyButtons";
 import { useKeys } from "../../shared/useKeys";
 import { Bench } from "./Bench";
 import { Galley } from "./Galley";
@@ -93,7 +92,6 @@ export function Desk({ paper, model, data, busy }: Props) {
     k: () => decideAndGoOn("kept"),
     w: () => decideAndGoOn("waived"),
     h: (event) => decideHabit(event.shiftKey ? "waived" : "kept"),
-    c: () => focus.entry?.corrected_html && void copyRich(focus.entry.corrected_html),
     j: () => focus.citation && setJoining(true),
     r: () => finding && setRemarking(true),
     z: () => data.desk.data?.undo && data.undo.mutate(),
