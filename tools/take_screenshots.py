@@ -17,7 +17,8 @@ ASSIGNMENT = "Tide, fog, salt, song"
 NOTES, CHAPTER, NIGHT = "A document from the Cut", "Thesis chapters", "What the night costs"
 # Where a paper is not of the first assignment.
 ASSIGNMENT_OF = {"Astrid Kessel": NOTES, "Rhona Quarrie": CHAPTER, "Silas Brock": NIGHT}
-# Name; scheme; writer of the paper (or none: the table); query; keys to press.
+# Name; scheme; writer of the paper (or none: the table; or an address); query; keys to press, or
+# names of buttons.
 PICTURES: list[tuple[str, str, str, str, list[str]]] = [
     ("papers", "light", "", "", []),
     ("desk-first-look", "light", "Ines Marlowe", "", []),
@@ -27,6 +28,9 @@ PICTURES: list[tuple[str, str, str, str, list[str]]] = [
     ("desk-habit", "light", "Mateo Quist", "?round=list", [".", ".", "."]),
     ("desk-notes", "light", "Astrid Kessel", "?round=notes", ["."]),
     ("desk-in-text", "light", "Silas Brock", "?round=text", [".", "."]),
+    ("desk-entry", "light", "Silas Brock", "?entry=e1", []),
+    ("guide-shelf", "light", "/guides/chicago-17-notes?kind=journal-article", "", []),
+    ("compose", "light", "/compose?guide=apa-7&kind=chapter", "", ["Worked example"]),
     ("cross-check", "light", "Ines Marlowe", "/cross-check", []),
     ("desk-chapter", "light", "Rhona Quarrie", "", ["."]),
     ("desk-dark", "dark", "Bram Tolliver", "", [".", "."]),
@@ -35,15 +39,22 @@ PICTURES: list[tuple[str, str, str, str, list[str]]] = [
 
 
 def take(page: Page, base: str, target: str, query: str, keys: list[str]) -> None:
-    page.get_by_role("link", name=ASSIGNMENT_OF.get(target, ASSIGNMENT)).first.click()
-    page.get_by_role("row").nth(1).wait_for()
-    if target:
+    if target.startswith("/"):
+        page.goto(f"{base}{target}{query}")
+        page.get_by_role("main").wait_for()
+    else:
+        page.get_by_role("link", name=ASSIGNMENT_OF.get(target, ASSIGNMENT)).first.click()
+        page.get_by_role("row").nth(1).wait_for()
+    if target and not target.startswith("/"):
         link = page.get_by_role("link", name=target)
         page.goto(f"{base}{link.get_attribute('href')}{query}")
         page.locator(".row, .cross tr").first.wait_for()
     page.wait_for_timeout(700)
     for key in keys:
-        page.keyboard.press(key)
+        if len(key) > 1:
+            page.get_by_role("button", name=key).click()
+        else:
+            page.keyboard.press(key)
         page.wait_for_timeout(500)
     page.wait_for_timeout(400)
 

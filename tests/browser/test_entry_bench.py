@@ -52,17 +52,23 @@ class EntryBench(BrowserTestCase):
         expect(changed.last).to_contain_text("pp. 15–33")
         expect(self.bench.locator(".entry-right p")).to_have_text(RIGHT)
         expect(self.bench.locator(".entry-right i").first).to_have_text("Public Light")
-        expect(self.bench.locator(".entry-example")).to_contain_text("Slack water and the working day")
+        expect(self.bench.locator(".entry-example")).to_contain_text(
+            "Slack water and the working day"
+        )
 
     def test_the_clean_copy_has_the_words_their_italics_and_nothing_else(self) -> None:
         self.page.keyboard.press("c")
-        expect(self.bench.get_by_role("status").filter(has_text="Copied with italics")).to_be_visible()
+        expect(
+            self.bench.get_by_role("status").filter(has_text="Copied with italics")
+        ).to_be_visible()
         self.assertEqual(self.clipboard("text/plain"), RIGHT)
         html = self.clipboard("text/html")
         self.assertIn("<i>Public Light</i>", html)
         self.assertNotIn("style", html)
         self.bench.get_by_role("button", name="Copy the entry as plain text").click()
-        expect(self.bench.get_by_role("status").filter(has_text="Copied as plain text")).to_be_visible()
+        expect(
+            self.bench.get_by_role("status").filter(has_text="Copied as plain text")
+        ).to_be_visible()
         self.assertEqual(self.clipboard("text/plain"), RIGHT)
 
     def test_a_kind_set_by_hand_is_checked_at_once_holds_and_is_undone(self) -> None:

@@ -29,8 +29,12 @@ class Shelf(BrowserTestCase):
         self.assertNotIn("translator", needed)
         examples = main.locator(".shelf-example")
         self.assertEqual(examples.count(), 3)
-        expect(examples.nth(0)).to_contain_text("Okonjo, Adaeze, and Tomas Bray. “Slack Water and the Working Day.”")
-        expect(examples.nth(1)).to_contain_text("Adaeze Okonjo and Tomas Bray, “Slack Water and the Working Day,”")
+        expect(examples.nth(0)).to_contain_text(
+            "Okonjo, Adaeze, and Tomas Bray. “Slack Water and the Working Day.”"
+        )
+        expect(examples.nth(1)).to_contain_text(
+            "Adaeze Okonjo and Tomas Bray, “Slack Water and the Working Day,”"
+        )
         expect(examples.nth(2)).to_contain_text("Okonjo and Bray, “Slack Water,” 204.")
 
     def test_kinds_are_found_and_guides_compared(self) -> None:
@@ -70,7 +74,9 @@ class Compose(BrowserTestCase):
 
     def fill(self, **fields: str) -> None:
         for label, words in fields.items():
-            self.page.get_by_role("textbox", name=re.compile(rf"^{label}( · needed)?$", re.I)).fill(words)
+            self.page.get_by_role("textbox", name=re.compile(rf"^{label}( · needed)?$", re.I)).fill(
+                words
+            )
 
     def test_fields_become_an_entry_citations_and_notes(self) -> None:
         self.go("/compose?guide=mla-9&kind=book")
@@ -99,10 +105,16 @@ class Compose(BrowserTestCase):
         text.fill("no entry at all")
         self.page.get_by_role("button", name="Take in").click()
         expect(self.page.get_by_role("alert")).to_contain_text("No BibTeX entry was found")
-        text.fill("@article{x, author={Moss, Jonas}, title={Sixty oranges}, journal={Estuary Review}, volume=13, number=4, pages={57--70}, year=2018}")
+        text.fill(
+            "@article{x, author={Moss, Jonas}, title={Sixty oranges}, journal={Estuary Review}, volume=13, number=4, pages={57--70}, year=2018}"
+        )
         self.page.get_by_role("button", name="Take in").click()
-        expect(self.out).to_contain_text("Moss, J. (2018). Sixty oranges. Estuary Review, 13(4), 57–70.")
-        expect(self.page).to_have_url(f"{self.live_server_url}/compose?guide=apa-7&kind=journal-article")
+        expect(self.out).to_contain_text(
+            "Moss, J. (2018). Sixty oranges. Estuary Review, 13(4), 57–70."
+        )
+        expect(self.page).to_have_url(
+            f"{self.live_server_url}/compose?guide=apa-7&kind=journal-article"
+        )
 
     def test_a_record_is_looked_up_and_what_is_not_there_is_said(self) -> None:
         running = service.server(0)

@@ -88,7 +88,9 @@ def _said(paper: Paper, name: str) -> str:
     cut = paper.references.of(0).cut
     if name == "year":
         value = cut.work.values.get("date")
-        return f"{value.year or value.literal}{value.letter}" if isinstance(value, DateValue) else ""
+        return (
+            f"{value.year or value.literal}{value.letter}" if isinstance(value, DateValue) else ""
+        )
     names = ("author", "editor", "director", "host") if name == "author" else (name,)
     for element in cut.elements:
         if element.name in names:

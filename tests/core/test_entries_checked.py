@@ -25,7 +25,9 @@ def paper_of(
     *entries: str, guide: str = "mla-9", hands: dict[int, Hand] | None = None, options: dict[str, str] | None = None,
     records: str = "",
 ) -> Paper:  # fmt: skip
-    document = parse_fragment("\n".join(("The pond filled (Okonjo 24).", "# Works Cited", *entries)))
+    document = parse_fragment(
+        "\n".join(("The pond filled (Okonjo 24).", "# Works Cited", *entries))
+    )
     policy = Policy(load_guide(guide), House(options or {}))
     keys = analyse(document, policy).entry_keys
     set_right = SetRight(hands={keys[i]: hand for i, hand in (hands or {}).items()})
@@ -35,7 +37,16 @@ def paper_of(
 def report_of(paper: Paper) -> dict[str, Any]:
     outcome = run_rules(paper, all_rules().values(), strict=True)
     guide = {"id": paper.policy.guide.id, "chosen": "given", "confidence": 1.0}
-    inputs = {"paper_sha256": "0", "house": None, "records": None, "date": "", "joins": 0, "hands": 0, "core": "0", "schema": 1}
+    inputs = {
+        "paper_sha256": "0",
+        "house": None,
+        "records": None,
+        "date": "",
+        "joins": 0,
+        "hands": 0,
+        "core": "0",
+        "schema": 1,
+    }
     return build_report(paper, outcome, file="x.txt", guide=guide, inputs=inputs)
 
 
@@ -49,7 +60,10 @@ class EntriesInTheReport(unittest.TestCase):
         told = {e["name"]: e["text"] for e in entry["elements"]}
         self.assertEqual(told["author"], "Okonjo, Adaeze")
         self.assertEqual((told["title"], told["container"]), ("Slack Water", "Estuary Review"))
-        self.assertEqual((told["volume"], told["issue"], told["date"], told["pages"]), ("12", "3", "2021", "20-41"))
+        self.assertEqual(
+            (told["volume"], told["issue"], told["date"], told["pages"]),
+            ("12", "3", "2021", "20-41"),
+        )
         self.assertEqual(entry["fields"]["author"], [{"family": "Okonjo", "given": "Adaeze"}])
         self.assertEqual(entry["fields"]["type"], "article-journal")
         self.assertEqual(entry["corrected"], ARTICLE.replace("*", ""))
@@ -58,15 +72,25 @@ class EntriesInTheReport(unittest.TestCase):
         self.assertEqual((states["numbering"], states["title"]), ("differs", "same"))
 
     def test_a_gap_stands_where_something_is_missing(self) -> None:
-        entry = report_of(paper_of("Okonjo, Adaeze. *Salt and Slack Water*. Tidemark Press."))["entries"][0]
-        self.assertEqual(entry["corrected"], "Okonjo, Adaeze. Salt and Slack Water. Tidemark Press, [date].")
+        entry = report_of(paper_of("Okonjo, Adaeze. *Salt and Slack Water*. Tidemark Press."))[
+            "entries"
+        ][0]
+        self.assertEqual(
+            entry["corrected"], "Okonjo, Adaeze. Salt and Slack Water. Tidemark Press, [date]."
+        )
 
     def test_words_of_an_entry_are_no_markup(self) -> None:
-        entry = report_of(paper_of("Okonjo, Adaeze. “Salt <b>&</b> Water.” *Estuary Review*, vol. 12, no. 3, 2021, pp. 20-41."))["entries"][0]
+        entry = report_of(
+            paper_of(
+                "Okonjo, Adaeze. “Salt <b>&</b> Water.” *Estuary Review*, vol. 12, no. 3, 2021, pp. 20-41."
+            )
+        )["entries"][0]
         self.assertIn("&lt;b&gt;&amp;&lt;/b&gt;", entry["corrected_html"])
 
     def test_several_lines_and_doubled_spaces(self) -> None:
-        paper = paper_of("Okonjo, Adaeze.  “Slack⏎Water.” *Estuary Review*, vol. 12, no. 3, 2021, pp. 20-41.")
+        paper = paper_of(
+            "Okonjo, Adaeze.  “Slack⏎Water.” *Estuary Review*, vol. 12, no. 3, 2021, pp. 20-41."
+        )
         rules = [d.rule for d in paper.references.of(0).differences]
         self.assertEqual(rules, ["entry-spacing"])
 
@@ -75,8 +99,13 @@ class EntriesInTheReport(unittest.TestCase):
         self.assertTrue(paper.references.of(0).unclear)
 
     def test_a_database_entry_with_stray_words(self) -> None:
-        paper = paper_of("OKONJO, Adaeze. “Slack Water.” *Estuary Review*, vol. 12, no. 3, 2021, pp. 20-41. Web.")
-        self.assertEqual({d.rule for d in paper.references.of(0).differences}, {"entry-author-caps", "entry-stray"})
+        paper = paper_of(
+            "OKONJO, Adaeze. “Slack Water.” *Estuary Review*, vol. 12, no. 3, 2021, pp. 20-41. Web."
+        )
+        self.assertEqual(
+            {d.rule for d in paper.references.of(0).differences},
+            {"entry-author-caps", "entry-stray"},
+        )
         self.assertEqual(paper.references.of(0).checked.corrected, ARTICLE.replace("*", ""))
 
 
@@ -84,7 +113,10 @@ class SetRightByHand(unittest.TestCase):
     def test_a_kind_holds_and_what_hangs_on_it_is_checked_anew(self) -> None:
         plain = paper_of("Okonjo, Adaeze. *Salt and Slack Water*. Tidemark Press, 2021.")
         self.assertEqual(plain.references.of(0).cut.kind, "book")
-        chosen = paper_of("Okonjo, Adaeze. *Salt and Slack Water*. Tidemark Press, 2021.", hands={0: Hand("thesis")})
+        chosen = paper_of(
+            "Okonjo, Adaeze. *Salt and Slack Water*. Tidemark Press, 2021.",
+            hands={0: Hand("thesis")},
+        )
         reference = chosen.references.of(0)
         self.assertEqual((reference.cut.kind, reference.cut.confidence), ("thesis", 1.0))
         self.assertIn("entry-missing-medium", {d.rule for d in reference.differences})
@@ -101,7 +133,9 @@ class SetRightByHand(unittest.TestCase):
 
     def test_hands_of_entries_that_are_gone_are_passed_over(self) -> None:
         document = parse_fragment(f"Text (Okonjo 24).\n# Work Cited\n{ARTICLE}")
-        paper = analyse(document, Policy(load_guide("mla-9")), SetRight(hands={"gone": Hand("film")}))
+        paper = analyse(
+            document, Policy(load_guide("mla-9")), SetRight(hands={"gone": Hand("film")})
+        )
         self.assertEqual(paper.references.of(0).cut.kind, "journal-article")
 
 
@@ -138,7 +172,9 @@ class LookedUp(unittest.TestCase):
     def said(self, **changed: Any) -> list[str]:
         item = {k: v for k, v in {**self.RECORD, **changed}.items() if v is not None}
         paper = paper_of(self.ENTRY, records=json.dumps({"prefixes": ["10.5555"], "items": [item]}))
-        return [f["message"] for f in report_of(paper)["findings"] if f["rule"].startswith("ref-record")]
+        return [
+            f["message"] for f in report_of(paper)["findings"] if f["rule"].startswith("ref-record")
+        ]
 
     def test_each_element_that_differs_is_told(self) -> None:
         self.assertEqual(self.said(), [])
@@ -159,14 +195,24 @@ class LookedUp(unittest.TestCase):
         self.assertNotIn("ref-record-absent", {f["rule"] for f in report_of(other)["findings"]})
 
     def test_files_of_records_are_checked(self) -> None:
-        for text in ("{", "3", '{"items": 3}', '[{"type": "book", "author": 3}]', '[{"type": "wizardry"}]'):
+        for text in (
+            "{",
+            "3",
+            '{"items": 3}',
+            '[{"type": "book", "author": 3}]',
+            '[{"type": "wizardry"}]',
+        ):
             with self.subTest(text=text), self.assertRaises(RecordsInvalid):
                 read_records(text)
 
     def test_the_report_says_what_became_of_the_look_up(self) -> None:
-        data = f"The pond filled (Okonjo 24).\n\nWorks Cited\n\n{self.ENTRY.replace('*', '')}".encode()
+        data = (
+            f"The pond filled (Okonjo 24).\n\nWorks Cited\n\n{self.ENTRY.replace('*', '')}".encode()
+        )
         inputs = api.CheckInputs("mla-9", records=json.dumps([self.RECORD]))
-        self.assertEqual(api.check(data, "x.txt", inputs)["inputs"]["records"], "1 of 1 records found")
+        self.assertEqual(
+            api.check(data, "x.txt", inputs)["inputs"]["records"], "1 of 1 records found"
+        )
         down = api.CheckInputs("mla-9", records='{"items": [], "problem": "It did not answer."}')
         self.assertEqual(api.check(data, "x.txt", down)["inputs"]["records"], "It did not answer.")
         self.assertEqual(api.identifiers(data, "x.txt", "mla-9"), ["10.5555/er.2021"])
@@ -180,16 +226,30 @@ class ComposingAndTheShelf(unittest.TestCase):
             for kind in kinds:
                 with self.subTest(guide=guide, kind=kind["kind"]):
                     self.assertEqual(kind["example"]["gaps"], [])
-                    self.assertNotIn("[", kind["example"]["entry"]["text"].replace("[@", "").split(" [")[0])
+                    self.assertNotIn(
+                        "[", kind["example"]["entry"]["text"].replace("[@", "").split(" [")[0]
+                    )
                     self.assertTrue(kind["elements"])
 
     def test_the_worked_examples_have_no_fault(self) -> None:
         for guide in available_guides():
             for kind in api.guide_shelf(guide):
-                words = kind["example"]["entry"]["html"].replace("<i>", "*").replace("</i>", "*").replace("&amp;", "&")
+                words = (
+                    kind["example"]["entry"]["html"]
+                    .replace("<i>", "*")
+                    .replace("</i>", "*")
+                    .replace("&amp;", "&")
+                )
                 with self.subTest(guide=guide, kind=kind["kind"], words=words):
                     reference = paper_of(words, guide=guide).references.of(0)
-                    self.assertEqual([(d.rule, d.expected) for d in reference.differences if d.confidence >= 0.75], [])
+                    self.assertEqual(
+                        [
+                            (d.rule, d.expected)
+                            for d in reference.differences
+                            if d.confidence >= 0.75
+                        ],
+                        [],
+                    )
 
     def test_one_work_in_four_systems(self) -> None:
         item = {

@@ -27,7 +27,9 @@ def measured() -> dict[str, list[Measured]]:
 class MarkedEntries(unittest.TestCase):
     def share(self, guide: str, part: str, whole: str) -> float:
         found = measured()[guide]
-        return sum(getattr(m, part) for m in found) / max(1, sum(getattr(m, whole) for m in found))
+        return float(
+            sum(getattr(m, part) for m in found) / max(1, sum(getattr(m, whole) for m in found))
+        )
 
     def test_correct_entries_get_no_error_and_no_caution(self) -> None:
         for guide in GUIDES:
@@ -40,7 +42,9 @@ class MarkedEntries(unittest.TestCase):
         for guide in GUIDES:
             with self.subTest(guide=guide):
                 missed = [x for m in measured()[guide] for x in m.wrong if x.startswith("MISS")]
-                self.assertGreaterEqual(self.share(guide, "faults_found", "faults_total"), 0.95, missed)
+                self.assertGreaterEqual(
+                    self.share(guide, "faults_found", "faults_total"), 0.95, missed
+                )
                 self.assertGreaterEqual(self.share(guide, "faults_exact", "faults_total"), 0.93)
 
     def test_kinds_and_elements_are_told_right(self) -> None:

@@ -57,7 +57,9 @@ class Dates(unittest.TestCase):
 
     @settings(derandomize=True, deadline=None)
     @given(st.integers(1500, 2080), st.integers(1, 12), st.integers(1, 28), st.sampled_from(ORDERS))
-    def test_what_is_written_is_read_back(self, year: int, month: int, day: int, order: tuple[str, str]) -> None:
+    def test_what_is_written_is_read_back(
+        self, year: int, month: int, day: int, order: tuple[str, str]
+    ) -> None:
         value = DateValue(year, month, str(day))
         self.assertEqual(read_date(write_date(value, *order)), value)
 
@@ -75,10 +77,15 @@ class Names(unittest.TestCase):
         self.assertEqual(written_name(name, "inverted", "full"), "Orme, Viktor, Jr.")
         self.assertEqual(written_name(name, "natural", "full"), "Viktor Orme Jr.")
         self.assertEqual(written_name(name, "inverted", "initials"), "Orme, V., Jr.")
-        self.assertEqual(written_name(Group("Estuary Trust"), "inverted", "initials"), "Estuary Trust")
+        self.assertEqual(
+            written_name(Group("Estuary Trust"), "inverted", "initials"), "Estuary Trust"
+        )
 
     def test_lists_of_every_length(self) -> None:
-        people = tuple(PersonName(f, g) for f, g in (("Okonjo", "Adaeze"), ("Bray", "Tomas"), ("Lund", "Ingrid")))
+        people = tuple(
+            PersonName(f, g)
+            for f, g in (("Okonjo", "Adaeze"), ("Bray", "Tomas"), ("Lund", "Ingrid"))
+        )
         lead = load_kinds("mla-9").names["lead"]
         self.assertEqual(_whole(people[:1], lead), "Okonjo, Adaeze")
         self.assertEqual(_whole(people[:2], lead), "Okonjo, Adaeze, and Tomas Bray")
@@ -87,7 +94,9 @@ class Names(unittest.TestCase):
         self.assertEqual(_whole(people, dated), "Okonjo, A., Bray, T., & Lund, I.")
         noted = load_kinds("chicago-17-notes").names["noted"]
         self.assertEqual(_whole(people, noted), "Adaeze Okonjo, Tomas Bray, and Ingrid Lund")
-        self.assertEqual(_whole(people, load_kinds("chicago-18-notes").names["noted"]), "Adaeze Okonjo et al.")
+        self.assertEqual(
+            _whole(people, load_kinds("chicago-18-notes").names["noted"]), "Adaeze Okonjo et al."
+        )
 
     def test_more_than_twenty_in_initials(self) -> None:
         many = tuple(PersonName(f"Name{chr(97 + n)}", "Ada") for n in range(22))
@@ -120,7 +129,9 @@ class Numbers(unittest.TestCase):
 
 
 class Capitals(unittest.TestCase):
-    def changed(self, text: str, case: str, vocabulary: Vocabulary | None = None, **more: int) -> str:
+    def changed(
+        self, text: str, case: str, vocabulary: Vocabulary | None = None, **more: int
+    ) -> str:
         for change in reversed(case_changes(text, case, vocabulary or Vocabulary(), **more)):  # type: ignore[arg-type]
             text = text[: change.span.start] + change.text + text[change.span.end :]
         return text
@@ -142,7 +153,9 @@ class Capitals(unittest.TestCase):
 
     def test_long_prepositions_by_the_guide(self) -> None:
         self.assertEqual(self.changed("Sleep Among Bakers", "headline"), "Sleep among Bakers")
-        self.assertEqual(self.changed("Sleep with Bakers", "headline", headline_from=4), "Sleep With Bakers")
+        self.assertEqual(
+            self.changed("Sleep with Bakers", "headline", headline_from=4), "Sleep With Bakers"
+        )
 
     def test_sentences(self) -> None:
         for text, right in {
@@ -195,14 +208,23 @@ class OpenFormats(unittest.TestCase):
             self.assertEqual(read.text(element), work.text(element))
 
     def test_bibtex_as_others_write_it(self) -> None:
-        text = "@article{x, author = {Müller, J{\\\"u}rgen and {Estuary Trust}}, title = {The {Tide} Mill}, journal={Estuary Review}, year=2021, month=apr, pages={20--41}}"
+        text = '@article{x, author = {Müller, J{\\"u}rgen and {Estuary Trust}}, title = {The {Tide} Mill}, journal={Estuary Review}, year=2021, month=apr, pages={20--41}}'
         (work,) = works_from(text, "bibtex")
-        self.assertEqual(work.names("author"), (PersonName("Müller", "Jürgen"), Group("Estuary Trust")))
+        self.assertEqual(
+            work.names("author"), (PersonName("Müller", "Jürgen"), Group("Estuary Trust"))
+        )
         self.assertEqual((work.text("title"), work.text("pages")), ("The Tide Mill", "20–41"))
         self.assertEqual(work.date(), DateValue(2021, 4))
 
     def test_nonsense_is_refused_with_a_message(self) -> None:
-        for text, format in (("", "bibtex"), ("no records", "ris"), ("{", "csl"), ("[1]", "csl"), ("{}", "csl"), ("x", "word")):
+        for text, format in (
+            ("", "bibtex"),
+            ("no records", "ris"),
+            ("{", "csl"),
+            ("[1]", "csl"),
+            ("{}", "csl"),
+            ("x", "word"),
+        ):
             with self.subTest(format=format, text=text), self.assertRaises(FieldsInvalid) as caught:
                 works_from(text, format)
             self.assertTrue(caught.exception.message.endswith("."))

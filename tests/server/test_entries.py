@@ -29,10 +29,14 @@ class SettingEntriesRight(DeskCase):
 
     def test_a_kind_is_checked_at_once_holds_and_is_undone(self) -> None:
         desk = self.set("thesis").json()
-        self.assertEqual(desk["hands"], [{"entry_key": self.entry["key"], "kind": "thesis", "borders": []}])
+        self.assertEqual(
+            desk["hands"], [{"entry_key": self.entry["key"], "kind": "thesis", "borders": []}]
+        )
         self.assertIn("thesis", desk["undo"])
         now = self.now()
-        self.assertEqual((now["kind"], now["kind_confidence"], now["set_by_hand"]), ("thesis", 1.0, True))
+        self.assertEqual(
+            (now["kind"], now["kind_confidence"], now["set_by_hand"]), ("thesis", 1.0, True)
+        )
         rules = {f["rule"] for f in self.report()["findings"] if f["entry"] == now["id"]}
         self.assertIn("entry-missing-medium", rules)
         self.post("check")

@@ -38,8 +38,12 @@ class Sources(TestCase):
         self.assertIn("nobody-1", missing.json()["message"])
 
     def test_a_work_is_written_in_its_guide(self) -> None:
-        made = self.post("compose", {"guide": "mla-9", "kind": "book", "item": BOOK, "locator": "24"}).json()
-        self.assertEqual(made["entry"]["text"], "Okonjo, Adaeze. Salt and Slack Water. Tidemark Press, 2021.")
+        made = self.post(
+            "compose", {"guide": "mla-9", "kind": "book", "item": BOOK, "locator": "24"}
+        ).json()
+        self.assertEqual(
+            made["entry"]["text"], "Okonjo, Adaeze. Salt and Slack Water. Tidemark Press, 2021."
+        )
         self.assertEqual(made["in_text"][0]["text"], "(Okonjo 24)")
         self.assertEqual(made["gaps"], [])
 
@@ -73,7 +77,9 @@ class Sources(TestCase):
     def test_only_for_those_who_signed_in(self) -> None:
         self.client.logout()
         self.assertEqual(self.client.get("/api/guides/apa-7/shelf").status_code, 403)
-        self.assertEqual(self.post("compose", {"guide": "mla-9", "kind": "book", "item": BOOK}).status_code, 403)
+        self.assertEqual(
+            self.post("compose", {"guide": "mla-9", "kind": "book", "item": BOOK}).status_code, 403
+        )
         self.assertEqual(self.client.get("/api/sources/record?id=x").status_code, 403)
 
 
@@ -82,7 +88,9 @@ class LookUp(TestCase):
         cache.clear()
         self.client.force_login(instructor())
 
-    def served(self, *, delay: float = 0.0, nonsense: bool = False) -> tuple[ThreadingHTTPServer, str]:
+    def served(
+        self, *, delay: float = 0.0, nonsense: bool = False
+    ) -> tuple[ThreadingHTTPServer, str]:
         running = service.server(0, delay=delay, nonsense=nonsense)
         threading.Thread(target=running.serve_forever, daemon=True).start()
         self.addCleanup(running.server_close)
@@ -108,7 +116,11 @@ class LookUp(TestCase):
     def test_slow_down_and_nonsense_are_said(self) -> None:
         slow, down = self.served(delay=0.6)[1], "http://127.0.0.1:9"
         nonsense = self.served(nonsense=True)[1]
-        for address, words in ((slow, "too slow"), (down, "did not answer"), (nonsense, "make no sense")):
+        for address, words in (
+            (slow, "too slow"),
+            (down, "did not answer"),
+            (nonsense, "make no sense"),
+        ):
             with self.subTest(address=address):
                 got = self.found(address, KNOWN, "10.5555/not.there", wait=0.2)
                 self.assertIn(words, got["problem"])
@@ -123,7 +135,7 @@ class LookUp(TestCase):
         self.assertEqual(self.found(address, KNOWN), before)
 
     def test_a_service_that_failed_is_left_alone_for_a_moment(self) -> None:
-        running, address = self.served(delay=0.5)
+        address = self.served(delay=0.5)[1]
         self.found(address, KNOWN, wait=0.1)
         again = self.found(address, "10.5555/other", wait=5.0)
         self.assertIn("too slow", again["problem"])
