@@ -107,7 +107,7 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
                 whole = span
             yield Unit(element, span, whole, value=_number_value(element, match, group))
     yield from _numberings(written, start, sheltered)
-    yield from _dates(text, start, sheltered)
+    yield from _dates(written, start, sheltered)
     for match in PAGES.finditer(text, start):
         if sheltered.free(Span(*match.span())):
             span = _not_into_year(text, Span(*match.span("pages")))
@@ -258,10 +258,11 @@ def _numberings(written: Written, start: int, sheltered: Taken) -> Iterator[Unit
             )
 
 
-def _dates(text: str, start: int, sheltered: Taken) -> Iterator[Unit]:
+def _dates(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
+    text = written.text
     found = [m for m in DATE.finditer(text, start) if sheltered.free(Span(*m.span()))]
     for number, match in enumerate(found):
-        if number + 1 < len(found) and _of_a_title(text, match):
+        if number + 1 < len(found) and (_of_a_title(text, match) or _in_italics(written, match)):
             continue
         span = Span(*match.span())
         value = date_of(match)
@@ -276,6 +277,12 @@ def _dates(text: str, start: int, sheltered: Taken) -> Iterator[Unit]:
         if _part_of_words(text, match):
             continue
         yield Unit("date", span, whole, value=value)
+
+
+def _in_italics(written: Written, match: re.Match[str]) -> bool:
+    """A year within italic words (`*The State of the Washes, 2021*. … 2022`) is theirs."""
+    span = Span(*match.span())
+    return any(s.start < span.start - 1 and span.end <= s.end for s in written.italics)
 
 
 def _of_a_title(text: str, match: re.Match[str]) -> bool:

@@ -98,7 +98,7 @@ BRACKET = re.compile(r"\[(?P<inner>[^\[\]]{2,160})\]")
 DEGREE = r"(?:unpublished\s)?(?:(?:PhD|Ph\.D\.|MA|M\.A\.|MSc|M\.Sc\.|MPhil|BA|B\.A\.|BSc|[Dd]octoral|[Mm]aster[’']s|[Uu]ndergraduate|[Hh]onou?rs|[Ss]enior)\s(?:dissertation|diss\.|thesis)|[Dd]issertation|[Tt]hesis)"
 MEDIUM = re.compile(
     rf"(?<![\w])(?P<m>{DEGREE}|[Pp]aper\s(?:presented|given|read|delivered)\sat|[Pp]resentation\sat|[Ll]ecture\s(?:given|delivered)\sat|"
-    r"(?:[Ee]-?mail|[Ll]etter|[Mm]essage|[Tt]ext\smessage|[Cc]onversation|[Dd]iscussion)(?:\s(?:message\s)?(?:to|with)\s(?:the\s|this\s)?[Aa]uthor)|"
+    r"(?:[Ee]-?mail|[Ll]etter|[Mm]essage|[Tt]ext\smessage|[Cc]onversation|[Dd]iscussion)(?:\s(?:message\s)?(?:to|with)\s(?:the\s|this\s)?[Aa]uthor)|(?<=[.,”]\s)(?:[Ee]-?mail|[Ll]etter)\sto\s(?:the\s)?[A-Z][\w’.-]*(?:\s[A-Z][\w’-]*\.?){0,4}(?=[.,])|"
     r"(?:[Pp]ersonal|[Tt]elephone|[Pp]hone|[Oo]nline|[Vv]ideo)\s(?:interview|communication|conversation)|"
     r"(?<=[.,”\"]\s)(?:Interview|Lecture|Keynote\s(?:address|lecture)|Address|Reading|Photograph|Painting|Etching|Woodcut|Map|Engraving|Film|Video|Poster|Paper\spresentation|Poster\spresentation|Conference\spresentation|Podcast|Audio(?:\srecording|\spodcast(?:\sepisode)?)?|Blu-ray|DVD|PDF|Microfilm|Data\sset|Dataset|Computer\ssoftware|Oil\son\scanvas|Oil\son\spanel|Watercolou?r|Silver\sprint|Gelatin\ssilver\sprint)(?=[.,;]|$)"
     r")(?=[.,;\s]|$)"
@@ -108,7 +108,7 @@ SECTION = re.compile(
     r"|\((?P<n>No\.\s\d+|Episode\s\d+|Season\s\d+,\sEpisode\s\d+)\)"
 )  # fmt: skip
 NUMBER = re.compile(
-    r"\b(?P<n>(?:(?:[Tt]echnical|[Rr]esearch|[Ww]orking|[Oo]ccasional|[Dd]iscussion)\s)?(?:[Rr]eport|[Pp]aper|[Pp]ublication|[Bb]ulletin|[Cc]ircular|[Ss]tandard|[Mm]emorandum|[Oo]rder)\s(?:[Nn]o\.\s?|[Nn]umber\s)?[A-Z]{0,4}[-/]?\d(?:[\w./-]*\w)?|(?:[Rr]eport|[Pp]ublication|[Pp]aper|[Oo]rder|ISBN|UMI|ProQuest)\s[Nn]o\.\s?\w[\w./-]*|(?:c|ch|Chapter)\.\s\d+|\d+\s[A-Z][\w.]*\s(?:Rep\.|Stat\.|U\.S\.)\s\d+|§+\s?[\d–.-]+)"
+    r"\b(?P<n>(?:(?:[Tt]echnical|[Rr]esearch|[Ww]orking|[Oo]ccasional|[Dd]iscussion)\s)?(?:[Rr]eport|[Pp]aper|[Pp]ublication|[Bb]ulletin|[Cc]ircular|[Ss]tandard|[Mm]emorandum|[Oo]rder)\s(?:[Nn]o\.\s?|[Nn]umber\s)?[A-Z]{0,4}[-/]?\d(?:[\w./-]*\w)?|(?:[Rr]eport|[Pp]ublication|[Pp]aper|[Oo]rder|ISBN)\s[Nn]o\.\s?\w[\w./-]*|(?:c|ch|Chapter)\.\s\d+|\d+\s[A-Z][\w.]*\s(?:Rep\.|Stat\.|U\.S\.)\s\d+|§+\s?[\d–.-]+)"
 )  # fmt: skip
 REVIEW = re.compile(r"[\[(]?[Rr]eview\sof\s(?:the\s(?:book|film|exhibition|play)\s)?(?=[“\"A-Z*])")
 IN = re.compile(r"(?:(?<=[.,”\"?!)\]]\s)|^)[Ii]n:?\s(?=\S)")

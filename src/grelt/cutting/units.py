@@ -63,6 +63,8 @@ def _without_volume(written: Written, span: Span) -> Span:
     follows = written.text[span.end : span.end + 1]
     if match is None or not (follows in ("(", ",", ":") or match.group().startswith(",")):
         return span
+    if follows == "." and re.search(r"\s(?:1[4-9]|20)\d\d$", match.group()):
+        return span  # `*The State of the Washes, 2021*.`
     return Span(span.start, span.start + match.start())
 
 

@@ -9,7 +9,7 @@ from html import escape
 
 from ..forms.names import NamePart
 from ..text.folding import letters
-from ..text.names import PersonName, is_initials
+from ..text.names import PersonName, is_initials, packed_names
 from ..text.spans import Span
 from ..works import Group, Name
 from .model import Difference, alike
@@ -61,6 +61,12 @@ def name_differences(
         )
         limit = next((n for n, f in enumerate(found) if f.span.end > start), len(found))
         found, wanted = found[:limit], wanted[:limit]
+    packed = _packed(text, found, wanted, element)
+    if packed is not None:
+        yield packed
+        found, wanted = found[-1:], wanted[-1:]
+        if found[0].kind in ("name", "join"):
+            return
     number = 0
     for part, want in zip(found, wanted, strict=False):
         if part.kind != want.kind:
@@ -84,6 +90,26 @@ def name_differences(
             yield from _join(part.span, words, want.text, element)
         elif not alike(words, want.text):
             yield from _label(part, words, want.text, element)
+
+
+def _packed(
+    text: str, found: list[_Found], wanted: list[NamePart], element: str
+) -> Difference | None:
+    """Several names written without their marks (`Verity J, Aldous PR`) are one slip."""
+    own = [n for n, f in enumerate(found) if f.kind == "name"]
+    alike_kinds = [f.kind for f in found] == [w.kind for w in wanted]
+    if len(own) < 2 or own[0] != 0 or not alike_kinds:
+        return None
+    for at in own:
+        words = found[at].span.of(text)
+        if packed_names(words, alone=True) is None or alike(words, wanted[at].text):
+            return None
+    span = Span(found[0].span.start, found[own[-1]].span.end)
+    words, right = span.of(text), "".join(w.text for w in wanted[: own[-1] + 1])
+    holes = (("name", words), ("right", right))
+    return Difference(
+        "entry-punctuation", span, right, escape(right, quote=False), element, holes=holes
+    )
 
 
 def _parts(text: str, whole: Span, who: Span, names: tuple[Name, ...]) -> list[_Found] | None:
@@ -132,6 +158,8 @@ def _find(text: str, start: int, stop: int, name: Name) -> Span | None:
     best: Span | None = None
     family = re.escape(name.family)
     given = re.escape(name.given).replace(r"\ ", r"\s?")
+    if is_initials(name.given):
+        given = given.replace(r"\.", r"\.?") + r"(?!\w)"
     suffix = rf"(?:,?\s{re.escape(name.suffix)})" if name.suffix else ""
     title = r"(?:(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Rev)\.?\s)?"
     patterns = (

@@ -107,8 +107,9 @@ def _words(
         return
     if form.case in ("headline", "sentence") and isinstance(cut.value, TextValue):
         changes = case_changes(
-            cut.span.of(written.text), form.case, vocabulary, headline_from=kinds.headline_from
-        )
+            cut.span.of(written.text), form.case, vocabulary, headline_from=kinds.headline_from,
+            apart=cut.value.apart,
+        )  # fmt: skip
         if not changes:
             return
         first, last = changes[0].span, changes[-1].span

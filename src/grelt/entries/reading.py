@@ -20,6 +20,7 @@ from ..text.names import (
     looks_like_organisation,
     natural_name,
     natural_names,
+    packed_names,
 )
 from ..text.quotes import MARKS, quoted
 from ..text.spans import Span, Squeezed, squeeze
@@ -164,7 +165,7 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
     span = Span(start, start + len(bare))
     if not bare:
         return Opening(OpeningKind.UNKNOWN, "", Span(start, start))
-    names = inverted_names(bare)
+    names = packed_names(bare, alone=text[span.end : span.end + 2] == " (") or inverted_names(bare)
     if names is not None and not _is_group(names.names[0]):
         return Opening(OpeningKind.PERSON, bare, span, names)
     turned = natural_names(bare) if re.search(r"\s(?:and|&)\s", bare) else None

@@ -100,8 +100,10 @@ def case_changes(
     *,
     headline_from: int = 0,
     english: bool | None = None,
+    apart: tuple[Span, ...] = (),
 ) -> tuple[CaseChange, ...]:
-    """What to change for `headline` or `sentence` capitals; nothing for `kept`.
+    """What to change for `headline` or `sentence` capitals; nothing for `kept`. Stretches set `apart`
+    (a title within the title) keep their own.
 
     `english` false is a title in another language, which keeps its own capitals.
     """
@@ -116,8 +118,10 @@ def case_changes(
         return ()
     shouted = _is_shouted(found)
     if case == "headline":
-        return tuple(_headline(found, vocabulary, headline_from, shouted))
-    return tuple(_sentence(found, vocabulary, shouted))
+        changes = _headline(found, vocabulary, headline_from, shouted)
+    else:
+        changes = _sentence(found, vocabulary, shouted)
+    return tuple(c for c in changes if not any(c.span.overlaps(a) for a in apart))
 
 
 def _split(text: str) -> list[_Word]:

@@ -349,7 +349,8 @@ def with_case(value: TextValue, case: str, vocabulary: Vocabulary, headline_from
             else text
         )
     for change in sorted(
-        (c for c in case_changes(text, case, vocabulary, headline_from=headline_from) if c.confidence >= _SURE),
+        (c for c in case_changes(text, case, vocabulary, headline_from=headline_from, apart=value.apart)
+         if c.confidence >= _SURE),
         key=lambda c: c.span, reverse=True,
     ):  # fmt: skip
         text = text[: change.span.start] + change.text + text[change.span.end :]

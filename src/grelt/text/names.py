@@ -29,6 +29,10 @@ UPPER = r"[^\W\d_a-zß-öø-ÿ]"
 NAME_WORD = rf"{UPPER}[^\W\d_]*(?:[’'ʼ\-‐‑][^\W\d_]+)*"
 INITIALS = rf"(?:{UPPER}\.(?:[\s\-‐]?{UPPER}\.)*)"
 _CONNECTOR = re.compile(r"\s*,?\s+(?:and|&)\s+|\s*,?\s*&\s*|\s*,\s+")
+_PACKED = re.compile(
+    rf"(?P<family>(?:(?:van|von|de|der|den|di|da|la|le)\s)*{UPPER}[^\W\d_]+(?:[’'\-‐]{UPPER}?[^\W\d_]+)?)"
+    rf"\s(?P<given>{UPPER}{{1,3}}|{UPPER}\.(?:\s?{UPPER}\.){{0,2}})\.?"
+)
 _ET_AL = re.compile(
     r",?\s+(?:et\.?\s+al(?:\.|ii|ia|\b)|and\s+(?:(?:her|his|their)\s+)?(?:others|colleagues|co-?authors))",
     re.I,
@@ -152,6 +156,27 @@ def _is_given(text: str) -> bool:
         or t.casefold() in PARTICLES
         for t in tokens
     )
+
+
+def packed_names(text: str, *, alone: bool = False) -> NameList | None:
+    """Read `Verity J, Aldous PR, Moss L`, as some databases write names; else None.
+
+    A single name so written counts only where `alone` says that it may (`Verity J. (1991)`): it could
+    be a name that ends in a letter.
+    """
+    et_al = _ET_AL.search(text)
+    if et_al is not None:
+        text = text[: et_al.start()]
+    parts = [p for p in re.split(r"\s*[,;]\s*(?:and\s+|&\s*)?|\s+(?:and|&)\s+", text.strip(" ,;")) if p]
+    found = [_PACKED.fullmatch(p) for p in parts]
+    if not parts or (len(parts) == 1 and not (alone or et_al is not None)):
+        return None
+    names = [
+        PersonName(m["family"], " ".join(f"{c}." for c in m["given"] if c.isalpha()))
+        for m in found
+        if m is not None
+    ]
+    return NameList(tuple(names), et_al is not None) if len(names) == len(parts) else None
 
 
 def inverted_names(text: str) -> NameList | None:
