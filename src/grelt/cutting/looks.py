@@ -54,17 +54,19 @@ RETRIEVED = re.compile(
 )
 NUMBERING = re.compile(
     r"\b[Vv]ol(?:ume)?\.?\s?(?P<v7>\d{1,3})\.(?P<i7>\d{1,2})(?!\d)"
-    r"|\b[Vv]ol(?:ume|umes|s)?\.?\s?(?P<v1>\d{1,4}(?:[-–/]\d{1,4})?|[IVXLC]{1,7}\b|[A-Z]\b)(?:(?P<m1>[,;.]?\s?\(?)(?:[Nn]o|[Nn]os|[Nn]r|[Nn]um|[Nn]umber|[Ii]ssue|[Ii]ss)s?\.?\s?(?P<i1>[\w–/-]{1,8})\)?|(?P<p1>\s?\()(?P<i6>\d{1,3})\))?"
+    r"|\b(?:[Vv]ol(?:ume|umes|s)?\.?|[Vv]\.(?=\s?\d))\s?(?P<v1>\d{1,4}(?:[-–/]\d{1,4})?|[IVXLC]{1,7}\b|[A-Z]\b)(?:(?P<m1>[,;.]?\s?\(?)(?:[Nn]umber|[Nn]um|[Nn]os|[Nn]o|[Nn]r|[Nn](?=\.\s?\d)|[Ii]ssue|[Ii]ss)s?\.?\s?(?P<i1>[\w–/-]{1,8})\)?|(?P<p1>\s?\()(?P<i6>\d{1,3})\))?"
     r"|(?<![\d(])(?P<v2>\d{1,4}),?\s?\((?P<i2>(?!(?:1[4-9]|20)\d\d\))(?:(?:no\.\s?)?\d{1,4}(?:[-–/]\d{1,4})?|S\d|[Ss]uppl\.\s?\d*|[Ss]pecial\s[Ii]ssue))\)"
-    r"|(?<![\d(])(?P<v3>(?!(?:1[4-9]|20)\d\d,)\d{1,4}),\s?(?:no|nos|issue|Issue|No)\.?\s?(?P<i3>\d{1,4}(?:[-–/]\d{1,4})?)"
+    r"|(?<![\d(])(?P<v3>(?!(?:1[4-9]|20)\d\d,)\d{1,4}),\s?(?:[Nn]umber|[Nn]os|[Nn]o|[Ii]ssue)\.?\s?(?P<i3>\d{1,4}(?:[-–/]\d{1,4})?)"
     r"|(?<=,\s)(?P<v8>\d{1,3}),\s(?P<i8>\d{1,3})(?=,\s\d+\s?[-–])"
-    r"|\b(?:[Nn]o|[Ii]ssue)\.?\s?(?P<i4>\d{1,4})(?=[,.\s(:]|$)"
+    r"|\b(?:[Nn]umber|[Nn]o|[Ii]ssue)\.?\s?(?P<i4>\d{1,4})(?=[,.\s(:]|$)"
     r"|(?<![\d(./])(?P<v5>\d{1,3})\.(?P<i5>\d{1,2})(?=,?\s\(|:|,\s\d)"
 )  # fmt: skip
 BARE_VOLUME = re.compile(
     r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d{1,3}\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d))"
 )
-PAGES = re.compile(rf"\b(?P<label>[Pp]p?\.|[Pp]gs?\.|[Pp]ages?|S\.)\s?(?P<pages>{RANGES})(?!\w)")
+PAGES = re.compile(
+    rf"\b(?P<label>[Pp]p?\.|[Pp][Pp]?(?=\s?\d)|[Pp]gs?\.|[Pp]ages?|S\.)\s?(?P<pages>{RANGES})(?!\w)"
+)
 BARE_PAGES = re.compile(
     rf"(?P<mark>:|,)\s?(?!(?:1[4-9]|20)\d\d\b(?!\s?[-–—]))(?P<pages>{DASHED}(?:,\s?{RANGE}(?![\w]))*|{RANGE})(?=[.,;\s]|$)"
 )

@@ -167,7 +167,9 @@ def packed_names(text: str, *, alone: bool = False) -> NameList | None:
     et_al = _ET_AL.search(text)
     if et_al is not None:
         text = text[: et_al.start()]
-    parts = [p for p in re.split(r"\s*[,;]\s*(?:and\s+|&\s*)?|\s+(?:and|&)\s+", text.strip(" ,;")) if p]
+    parts = [
+        p for p in re.split(r"\s*[,;]\s*(?:and\s+|&\s*)?|\s+(?:and|&)\s+", text.strip(" ,;")) if p
+    ]
     found = [_PACKED.fullmatch(p) for p in parts]
     if not parts or (len(parts) == 1 and not (alone or et_al is not None)):
         return None
