@@ -109,6 +109,68 @@ class EntriesInTheReport(unittest.TestCase):
         self.assertEqual(paper.references.of(0).checked.corrected, ARTICLE.replace("*", ""))
 
 
+class AsTheyCome(unittest.TestCase):
+    """Slips that lists are full of: one finding each, and nothing made worse."""
+
+    def checked(self, entry: str, guide: str) -> tuple[list[str], str]:
+        reference = paper_of(entry, guide=guide).references.of(0)
+        return [d.rule for d in reference.differences], reference.checked.corrected
+
+    def test_names_as_databases_pack_them_are_one_slip(self) -> None:
+        rules, corrected = self.checked(
+            "Verity J, Aldous PR. (1991). *The rope and the bell*. Quay House.", "apa-7"
+        )
+        self.assertEqual(rules, ["entry-punctuation"])
+        self.assertEqual(
+            corrected, "Verity, J., & Aldous, P. R. (1991). The rope and the bell. Quay House."
+        )
+        rules, corrected = self.checked(
+            "Verity J, Aldous PR. *The Rope and the Bell*. Quay House, 1991.", "mla-9"
+        )
+        self.assertEqual(rules, ["entry-punctuation"])
+        self.assertEqual(
+            corrected, "Verity, J., and P. R. Aldous. The Rope and the Bell. Quay House, 1991."
+        )
+
+    def test_a_name_that_ends_in_a_letter_is_left_alone(self) -> None:
+        self.assertEqual(
+            self.checked("Marlow X. *The Rope and the Bell*. Quay House, 1991.", "mla-9")[0], []
+        )
+
+    def test_labels_in_every_spelling(self) -> None:
+        for labels in (
+            "volume 12, number 3, 2021, pages 20-41",
+            "vol 12, no 3, 2021, pp 20-41",
+            "v. 12, n. 3, 2021, p20-41",
+            "Vol. 12, Issue 3, 2021, Pp. 20-41",
+        ):
+            with self.subTest(labels=labels):
+                rules, corrected = self.checked(
+                    ARTICLE.replace("vol. 12, no. 3, 2021, pp. 20-41", labels), "mla-9"
+                )
+                self.assertEqual(rules, ["entry-volume-form", "entry-pages-form"])
+                self.assertEqual(corrected, ARTICLE.replace("*", ""))
+
+    def test_a_title_within_a_title_keeps_its_capitals(self) -> None:
+        entry = ARTICLE.replace("Slack Water", "Hearing Low Water in *The Rope and the Bell*")
+        self.assertEqual(self.checked(entry, "mla-9")[0], [])
+
+    def test_a_year_in_an_italic_title_is_the_titles(self) -> None:
+        entry = "Reach Flood Authority. *The State of the Washes, 2021*. Pond House, 2022."
+        self.assertEqual(self.checked(entry, "mla-9")[0], [])
+
+    def test_a_letter_to_somebody(self) -> None:
+        entry = "Verity, Joan. Letter to Rufus Dace. 3 Aug. 2001. Saltmarsh Reach College Library."
+        reference = paper_of(entry).references.of(0)
+        self.assertEqual(
+            (reference.cut.kind, reference.differences), ("personal-communication", ())
+        )
+
+    def test_a_very_long_opening_takes_no_long_time(self) -> None:
+        paper = paper_of("A. B., Trans. " * 2000 + "2021.")
+        self.assertTrue(paper.references.of(0).unclear)
+
+
 class SetRightByHand(unittest.TestCase):
     def test_a_kind_holds_and_what_hangs_on_it_is_checked_anew(self) -> None:
         plain = paper_of("Okonjo, Adaeze. *Salt and Slack Water*. Tidemark Press, 2021.")
@@ -130,6 +192,30 @@ class SetRightByHand(unittest.TestCase):
         title = reference.cut.element("title")
         assert title is not None
         self.assertEqual(title.span.of(reference.cut.written.text), "Salt and Slack Water")
+
+    def test_what_a_border_leaves_over_is_kept(self) -> None:
+        start = ARTICLE.replace("*", "").index("Slack")
+        reference = paper_of(
+            ARTICLE, hands={0: Hand("journal-article", (("title", start, start + 5),))}
+        ).references.of(0)
+        title = reference.cut.element("title")
+        assert title is not None
+        self.assertEqual(title.span.of(reference.cut.written.text), "Slack")
+        self.assertIn("Water", reference.checked.corrected)
+
+    def test_an_element_drawn_by_hand_is_read_as_what_it_is(self) -> None:
+        text = ARTICLE.replace("*", "")
+        for name, words, value in (("date", "2021", 2021), ("volume", "vol. 12", "12")):
+            start = text.index(words)
+            hand = Hand("journal-article", ((name, start, start + len(words)),))
+            work = paper_of(ARTICLE, hands={0: hand}).references.of(0).cut.work
+            found = work.date().year if name == "date" else work.text(name)  # type: ignore[union-attr]
+            with self.subTest(name=name):
+                self.assertEqual(found, value)
+
+    def test_borders_outside_of_the_entry_are_passed_over(self) -> None:
+        hand = Hand("", (("title", 5, 90_000), ("date", -4, 3)))
+        self.assertEqual(paper_of(ARTICLE, hands={0: hand}).references.of(0).differences, ())
 
     def test_hands_of_entries_that_are_gone_are_passed_over(self) -> None:
         document = parse_fragment(f"Text (Okonjo 24).\n# Work Cited\n{ARTICLE}")

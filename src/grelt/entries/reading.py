@@ -35,6 +35,8 @@ _LABEL = re.compile(
     re.I,
 )
 _NUMBERING = re.compile(r"(?:\d{1,3}[.)]|[•▪*–])\s+(?=\S)")
+# No entry opens with more names than fit here.
+_LONGEST_OPENING = 4000
 _BOUNDARY = re.compile(r"[.?!](?=\s|$)")
 _CONTRIBUTOR = re.compile(
     rf"\b(?:[Ee]dited|[Tt]ranslated|[Dd]irected|[Nn]arrated|[Pp]erformed|[Ii]llustrated|[Aa]dapted|"
@@ -156,7 +158,7 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
     if dressed and dressed[0][0].start <= start + 1:
         span = dressed[0][0]
         return Opening(OpeningKind.TITLE, _bare(span.of(text)), span)
-    limit = min(dressed[0][0].start if dressed else len(text), stop)
+    limit = min(dressed[0][0].start if dressed else len(text), stop, start + _LONGEST_OPENING)
     end = _boundary(text, start, limit, {s.start for s, _ in dressed})
     words = text[start:end].strip()
     bare = words.rstrip(".,; ") if not re.search(rf"\b{UPPER}\.$|\bJr\.$", words) else words
