@@ -159,6 +159,35 @@ class AsTheyCome(unittest.TestCase):
         entry = "Reach Flood Authority. *The State of the Washes, 2021*. Pond House, 2022."
         self.assertEqual(self.checked(entry, "mla-9")[0], [])
 
+    def test_single_marks_typed_or_set_become_the_guides(self) -> None:
+        for title, right in (
+            ("‘Slack Water’.", "“Slack Water.”"),
+            ("'Slack Water'.", '"Slack Water."'),
+            (
+                "'The Miller's Clock and the Ringers' Bell'.",
+                "\"The Miller's Clock and the Ringers' Bell.\"",
+            ),
+        ):
+            with self.subTest(title=title):
+                rules, corrected = self.checked(ARTICLE.replace("“Slack Water.”", title), "mla-9")
+                self.assertEqual(rules, ["entry-title-quotes"])
+                self.assertEqual(
+                    corrected, ARTICLE.replace("“Slack Water.”", right).replace("*", "")
+                )
+
+    def test_apostrophes_are_no_quotation_marks(self) -> None:
+        entry = ARTICLE.replace("“Slack Water.”", "“The '90s and the Ringers' Hall.”")
+        self.assertEqual(self.checked(entry, "mla-9")[0], [])
+        self.assertEqual(
+            self.checked("Okonjo, Adaeze. *The Ringers' Hall*. Farmers' Press, 2021.", "mla-9")[0],
+            [],
+        )
+
+    def test_an_entry_typed_with_straight_marks_stays_so(self) -> None:
+        typed = ARTICLE.replace("“", '"').replace("”", '"')
+        rules, corrected = self.checked(typed.replace('Water."', 'Water".'), "mla-9")
+        self.assertEqual((rules, corrected), (["entry-punctuation"], typed.replace("*", "")))
+
     def test_a_letter_to_somebody(self) -> None:
         entry = "Verity, Joan. Letter to Rufus Dace. 3 Aug. 2001. Saltmarsh Reach College Library."
         reference = paper_of(entry).references.of(0)

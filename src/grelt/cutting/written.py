@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from ..document import Paragraph
-from ..text.quotes import quoted
+from ..text.quotes import quoted, typed_single
 from ..text.spans import Span, Squeezed, squeeze
 from ..works import TextValue
 
@@ -46,7 +46,9 @@ class Written:
     @cached_property
     def quotes(self) -> tuple[Span, ...]:
         """Stretches in quotation marks, marks included."""
-        return quoted(self.text, single=True)
+        found = quoted(self.text, single=True)
+        typed = [s for s in typed_single(self.text) if not any(s.overlaps(f) for f in found)]
+        return tuple(sorted((*found, *typed)))
 
     @cached_property
     def italics(self) -> tuple[Span, ...]:

@@ -19,6 +19,7 @@ from .model import KEPT, Aligned, Difference, outermost
 from .moved import moved_differences, moved_regions
 from .rows import rows_of
 
+_STRAIGHT = str.maketrans("“”‘’", "\"\"''")
 # What a work that is still to appear has not got.
 _NOT_YET = ("volume", "issue", "pages", "doi", "url")
 
@@ -110,7 +111,7 @@ def _check(
         else plain
     )
     laid = Laid(cut, plain, whole, kinds, vocabulary, frozenset(kinds.left_out) | left_out, noted)
-    differences = _once(_differences(laid))
+    differences = _in_its_marks(cut.written.text, _once(_differences(laid)))
     corrected = apply(cut.written.text, differences)
     loose = sum(
         n not in laid.pairs and e.name not in (*KEPT, *laid.left_out, "isbn", "stray")
@@ -118,6 +119,20 @@ def _check(
     )
     markup = markup_of(cut, differences)
     return Checked(cut, differences, corrected, markup, rows_of(laid, differences), loose)
+
+
+def _in_its_marks(text: str, differences: tuple[Difference, ...]) -> tuple[Difference, ...]:
+    """In an entry typed with straight quotation marks, those that are put in are straight too."""
+    if not any(c in text for c in "\"'") or any(c in text for c in "“”‘’"):
+        return differences
+    return tuple(
+        replace(
+            d,
+            expected=d.expected.translate(_STRAIGHT) if d.expected is not None else None,
+            markup=d.markup.translate(_STRAIGHT),
+        )
+        for d in differences
+    )
 
 
 def _without(work: Work, elements: frozenset[str]) -> Work:

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+
 from .spans import Span
 
 OPENING = {"“": "”", "‘": "’", "«": "»", "„": "“", '"': '"'}
@@ -31,6 +33,17 @@ def quoted(text: str, *, single: bool = False) -> tuple[Span, ...]:
         found.append(Span(at, end + 1))
         at = end + 1
     return tuple(found)
+
+
+# A title between typewriter marks: closed before a mark or behind one, so that apostrophes close nothing.
+_TYPED = re.compile(
+    r"(?<![\w'])'(?=[^\W\d_])[^'\n]{2,300}?(?:'(?=\w|\s\w)[^'\n]{1,300}?){0,6}(?:(?<=[.,?!])'(?=\s|$)|'(?=[.,;:)]))"
+)
+
+
+def typed_single(text: str) -> tuple[Span, ...]:
+    """Stretches between straight single marks (marks included): `'The Miller's Clock',`."""
+    return tuple(Span(*m.span()) for m in _TYPED.finditer(text))
 
 
 def _opens(text: str, at: int) -> bool:
