@@ -42,7 +42,7 @@ _RANKS = re.compile(
     r"|,\s(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS)\b\.?"
 )
 _ONLY_ADDRESS = frozenset(
-    ("url", "doi", "title", "words", "retrieved", "accessed", "supplement", "stray")
+    ("url", "doi", "title", "words", "retrieved", "accessed", "supplement", "annotation", "stray")
 )
 
 

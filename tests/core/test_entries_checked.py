@@ -188,6 +188,48 @@ class AsTheyCome(unittest.TestCase):
         rules, corrected = self.checked(typed.replace('Water."', 'Water".'), "mla-9")
         self.assertEqual((rules, corrected), (["entry-punctuation"], typed.replace("*", "")))
 
+    def test_entries_run_together_are_two(self) -> None:
+        second = "Moss, Jonas. “Sixty Oranges.” *Estuary Review*, vol. 13, no. 4, 2018, pp. 57-70."
+        paper = paper_of(f"{ARTICLE} {second}")
+        self.assertEqual(
+            [e.text for e in paper.entries], [ARTICLE.replace("*", ""), second.replace("*", "")]
+        )
+        self.assertEqual([paper.references.of(n).differences for n in (0, 1)], [(), ()])
+        found = [f for f in report_of(paper)["findings"] if f["rule"] == "list-faked-indent"]
+        self.assertEqual(len(found), 1)
+        three = (
+            "Garrow, N. (2008). *The ice cutters*. Tidemark Press. Moss, J., & Bray, T. (2018). Sixty oranges. "
+            "*Estuary Review*, *13*(4), 57–70. https://doi.org/10.5555/er.13 Okonjo, A. (2021). *Salt*. Tidemark Press."
+        )
+        self.assertEqual(len(paper_of(three, guide="apa-7").entries), 3)
+
+    def test_names_within_an_entry_part_nothing(self) -> None:
+        for entry in (
+            "Garrow, Nell. “Ice.” *Cold Places*, edited by Moss, Jonas. Pond House, 2018.",
+            "Grove, Petra. 2019. “The Woman Who Lit the Quay.” *The Lantern*, December 2019.",
+            "Grove, Petra. 2019. The Woman Who Lit the Quay. The Lantern, December 2019. Pond House.",
+            "Garrow, Nell. *Letters*. 1951. Tidemark Press, Reach. 1999.",
+        ):
+            with self.subTest(entry=entry):
+                self.assertEqual(len(paper_of(entry).entries), 1)
+
+    def test_an_annotation_behind_an_entry_is_left_alone(self) -> None:
+        note = " This article tells how water was counted in 1850, and it is useful for the maps that go with it."
+        reference = paper_of(ARTICLE + note).references.of(0)
+        self.assertEqual((reference.unclear, reference.differences), (False, ()))
+        self.assertEqual(reference.cut.elements[-1].name, "annotation")
+        wrong = paper_of(ARTICLE.replace("vol. 12, no. 3", "12(3)") + note).references.of(0)
+        self.assertEqual(wrong.checked.corrected, ARTICLE.replace("*", "") + note)
+        dated = "Garrow, N. (2005). Ice prices. *Journal of Cold Trades*, *2*(3), 17–40. https://doi.org/10.5555/a.b"
+        self.assertEqual(paper_of(dated + note, guide="apa-7").references.of(0).differences, ())
+
+    def test_a_long_title_is_no_annotation(self) -> None:
+        title = "The ice that was cut along the upper river and what it is worth to those who were there"
+        reference = paper_of(
+            f"Garrow, N. (2008). *{title}*. Tidemark Press.", guide="apa-7"
+        ).references.of(0)
+        self.assertEqual(reference.differences, ())
+
     def test_a_letter_to_somebody(self) -> None:
         entry = "Verity, Joan. Letter to Rufus Dace. 3 Aug. 2001. Saltmarsh Reach College Library."
         reference = paper_of(entry).references.of(0)

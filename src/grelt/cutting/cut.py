@@ -48,7 +48,7 @@ class CutElement:
 @dataclass(frozen=True)
 class Cut:
     """An entry in its elements. `runner_up` is the next best kind. `elements` are in written order;
-    what belongs to none has the name `stray` or `supplement`.
+    what belongs to none has the name `stray`, `supplement` or `annotation`.
     `points` are those of the fit, `fit` the same for each unit (about 2 where all is well).
     `alternatives` are cuts as kinds that fit nearly as well."""
 
@@ -316,7 +316,7 @@ def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], writte
     more: set[str] = set()
     for element in elements:
         name = element.name
-        if name in _FOREIGN or name == "supplement" or element.value is None:
+        if name in _FOREIGN or name in ("supplement", "annotation") or element.value is None:
             continue
         if name == "day":
             _join_day(values, element)

@@ -8,6 +8,7 @@ from collections.abc import Iterator
 
 from ..text.spans import Span
 from .anchors import anchors
+from .annotation import annotation_of
 from .looks import ABBREVIATED
 from .unit import Taken, Unit
 from .written import Written
@@ -41,6 +42,10 @@ def find_units(written: Written, lead: tuple[Unit, ...], start: int) -> list[Uni
             taken.take(span)
             units.append(Unit("", span, span, "italics"))
     units += _free(text, taken, start)
+    annotation = annotation_of(text, units, start)
+    if annotation is not None:
+        units = [u for u in units if not u.whole.overlaps(annotation)]
+        units.append(Unit("annotation", annotation, annotation))
     return sorted(units, key=lambda u: (u.whole.start, u.whole.end))
 
 

@@ -11,7 +11,7 @@ _SAME = str.maketrans(
      "–": "-", "—": "-", "‑": "-", "‐": "-", "−": "-", "\u00a0": " ", "…": "..."}
 )  # fmt: skip
 # What belongs to no element, and stays where it stands.
-KEPT = ("supplement",)
+KEPT = ("supplement", "annotation")
 
 
 @dataclass(frozen=True, slots=True)

@@ -44,11 +44,12 @@ def _moved_runs(runs: Iterable[Run], moved: object) -> tuple[Run, ...]:
 
 
 def part(paragraph: Paragraph, offsets: Sequence[int]) -> list[Paragraph]:
-    """The paragraph parted before each offset, where a line break stands: it goes with neither."""
+    """The paragraph parted before each offset, where a line break or a space stands: it goes
+    with neither."""
     pieces: list[Paragraph] = []
     bounds = [0, *offsets, len(paragraph.text)]
     for number, (start, end) in enumerate(itertools.pairwise(bounds)):
-        stop = end - 1 if number < len(offsets) and paragraph.text[end - 1] == "\n" else end
+        stop = end - 1 if number < len(offsets) and paragraph.text[end - 1] in "\n " else end
         piece = without(paragraph, [Span(0, start), Span(stop, len(paragraph.text))])
         inside = [(o, n) for o, n in paragraph.note_markers if start <= o <= stop]
         pieces.append(

@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from ..document import Document, Paragraph
 from ..document.edit import part, rearranged
 from ..text.folding import words
-from ..text.names import NAME_WORD
+from ..text.names import NAME_WORD, UPPER
 from .headings import is_consulted, is_list_heading, is_subdivision
 
 _AFTER = frozenset({"appendix", "appendices", "notes", "endnotes", "acknowledgements",
@@ -25,6 +25,18 @@ _EVIDENCE = re.compile(
 )
 _FINISHED = re.compile(r"[.!?][”\"’)\]]?$|(?:https?://|www\.|doi\.org/)\S+$|\.\w+/\S*$")
 _SHARE = 0.6
+# A person turned round, at the start of a sentence: `Moss, Jonas. `, `Moss, J., & Bray, T. `
+_RUN_ON = re.compile(
+    rf"(?<=[.\w/][.”\"/\w])\s(?={NAME_WORD}(?:[\s-]{NAME_WORD})?,\s(?:"
+    rf"{UPPER}\.[^“”\"()\d]{{0,120}}?(?P<dated>\()(?=\d{{4}}|n\.d\.|in\spress)"
+    rf"|(?:{NAME_WORD}|{UPPER}\.)(?:\s(?:{NAME_WORD}|{UPPER}\.)){{0,2}}"
+    rf"(?:,?\s(?:and|&)\s[^\d“\"()]{{3,60}}?)?[.,]?\s(?P<next>[“\"\d\w])))"
+)
+_MONTH = re.compile(
+    r"\s(?:Jan|Feb|Mar|Apr|May|June?|July?|Aug|Sept?|Oct|Nov|Dec|Spring|Summer|Fall|Autumn|Winter)\w*\.?\s"
+)
+_DATED = re.compile(r"(?:1[4-9]|20)\d\d[a-z]?\.\s|n\.d\.\s")
+_YEAR = re.compile(r"\b(?:1[4-9]|20)\d\d\b|\bn\.d\.")
 
 
 @dataclass(frozen=True, slots=True)
@@ -165,7 +177,8 @@ def _unheaded(text: list[Paragraph]) -> tuple[SourceList, ...]:
 
 
 def with_parted_entries(document: Document) -> Document:
-    """The document with paragraphs of its lists parted where line breaks part whole entries."""
+    """The document with paragraphs of its lists parted where line breaks part whole entries, and where
+    one entry runs on into the next."""
     lists = find_lists(document)
     listed = {i for found in lists for i in found.paragraphs}
     text: list[Paragraph] = []
@@ -185,7 +198,7 @@ def with_parted_entries(document: Document) -> Document:
 def _entry_offsets(paragraph: Paragraph) -> list[int]:
     """Where, after a line break, a new entry begins under one that has ended."""
     if "\n" not in paragraph.text:
-        return []
+        return _run_on_offsets(paragraph)
     lines = paragraph.text.split("\n")
     starts = [0]
     for number in range(1, len(lines)):
@@ -199,3 +212,28 @@ def _entry_offsets(paragraph: Paragraph) -> list[int]:
     if len(entries) < 2 or not all(map(text_looks_like_entry, entries)):
         return []
     return [sum(len(line) + 1 for line in lines[:start]) for start in starts[1:]]
+
+
+def _run_on_offsets(paragraph: Paragraph) -> list[int]:
+    """Where, in the midst of a line, a whole entry follows another: a person turned round, then a title
+    or a year, behind words that are an entry with a year by themselves."""
+    text = paragraph.text
+    offsets: list[int] = []
+    for match in _RUN_ON.finditer(text):
+        at, after = match.end(), max(match.start("next"), match.start("dated"))
+        before = text[offsets[-1] if offsets else 0 : match.start()]
+        dressed = any(s.start == after for s in paragraph.italics)
+        opened = dressed or text[after] in '“"(' or _DATED.match(text, after)
+        if (
+            opened
+            and _YEAR.search(before)
+            and _FINISHED.search(before)
+            and _YEAR.search(text, at)
+            and text_looks_like_entry(before)
+            and text_looks_like_entry(text[at:])
+            and not any(s.start <= at < s.end for s in paragraph.italics)
+            and not _MONTH.match(text[at:after].partition(",")[2])
+            and before.count("“") == before.count("”")
+        ):
+            offsets.append(at)
+    return offsets

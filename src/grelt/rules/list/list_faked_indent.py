@@ -51,7 +51,7 @@ RULE = Rule(
     messages={
         "breaks": "Lines are broken by hand in this entry ({times}); a hanging indent does it of "
         "itself.",
-        "parted": "Only a line break parts this entry from the one before; each entry is a "
+        "parted": "This entry stands in one paragraph with the one before; each entry is a "
         "paragraph of its own.",
         "tabs": "Tabs or spaces inside this entry ({times}) imitate an indent.",
         "paragraphs": "The entry is cut into several paragraphs to imitate a hanging indent.",
