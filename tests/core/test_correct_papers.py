@@ -6,12 +6,15 @@ from __future__ import annotations
 import unittest
 from pathlib import Path
 
+from demo.essay import load_essay
+from demo.write import file_of
 from grelt import api
 from grelt.document.fragment import parse_fragment
 from grelt.guides import Policy, load_guide
 from grelt.paper import analyse
 from grelt.system import citation_system
 
+ESSAYS = Path(__file__).parent / "correct_essays"
 FOLDER = Path(__file__).parent / "correct"
 LIST = (
     "\n# References\nBray, T. *Gates*. 2019.\nOkonjo, A. *Salt*. 2021.\nQuill, M. *Letters*. 2011."
@@ -28,6 +31,19 @@ class CorrectPapers(unittest.TestCase):
                 self.assertEqual([(f["rule"], f["message"]) for f in report["findings"]], [])
                 self.assertEqual((report["tally"]["unlisted"], report["tally"]["uncited"]), (0, 0))
                 self.assertGreater(report["tally"]["citations"], 4)
+
+    def test_nothing_is_called_wrong_in_essays_full_of_odd_sources(self) -> None:
+        for path in sorted(ESSAYS.glob("*.txt")):
+            essay = load_essay(path)
+            for format in ("docx", "odt", "html", "md"):
+                name, data = file_of(essay, format)
+                report = api.check(data, name, api.CheckInputs(essay.guide), strict=True)
+                with self.subTest(essay=path.stem, format=format):
+                    found = [(f["rule"], f["found"], f["expected"]) for f in report["findings"]]
+                    self.assertEqual(found, [])
+                    self.assertEqual(
+                        (report["tally"]["unlisted"], report["tally"]["uncited"]), (0, 0)
+                    )
 
     def test_a_guide_is_recognised_or_said_not_to_be(self) -> None:
         for name, least, most in (

@@ -4,11 +4,11 @@ publisher. The fit with the most points wins; it tells the kind as well."""
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from ..guides.kinds import KindForm, Kinds, TextForm
 from ..guides.pattern import Sequence, Slot
-from ..works import DateValue
+from ..works import DateValue, TextValue
 from .unit import Unit
 
 _MOST_JOINED = 6
@@ -30,6 +30,7 @@ _DATABASE = re.compile(
 _SERIES = re.compile(
     r"\b(?:Series|ser\.|Studies in|Library of|Papers|Monographs?|Texts)\b.*|\b\w+ (?!(?:1[4-9]|20)\d\d$)\d+$"
 )
+_PLACE = re.compile(r"(?!Inc|Ltd|Limited|LLC)[A-Z][\w’'-]+(?:\s[A-Z][\w’'-]+){0,2}")
 _FREE = frozenset(
     "title container publisher place institution event database series reviewed section number medium".split()
 )
@@ -222,6 +223,27 @@ class Fitter:
         return points
 
 
+def places_marked(units: list[Unit], text: str) -> list[Unit]:
+    """Units with the place told that stands behind its publisher (`Tidemark Press, Reach, 2021`)."""
+    found = list(units)
+    for at in range(1, len(units)):
+        before, unit = units[at - 1], units[at]
+        behind = units[at + 1] if at + 1 < len(units) else None
+        words = unit.span.of(text)
+        published = _PUBLISHER.search(before.span.of(text)) and not before.element
+        named = _PLACE.fullmatch(words) and not (_PUBLISHER.search(words) or unit.element)
+        if (
+            published
+            and named
+            and before.dress == unit.dress == "plain"
+            and text[before.whole.end : unit.whole.start] == ", "
+            and (behind is None or behind.element in ("date", "doi", "url"))
+            and not (at > 1 and units[at - 2].element == "medium")
+        ):
+            found[at] = replace(unit, element="place", value=TextValue(words))
+    return found
+
+
 def _is_bare_year(unit: Unit) -> bool:
     value = unit.value
     return isinstance(value, DateValue) and value.month is None and not value.literal
@@ -240,13 +262,14 @@ def _known(element: str, slots: set[str]) -> bool:
     )
 
 
-_cache: dict[tuple[int, int], tuple[_Slot, ...]] = {}
+# By identity, for patterns are long; what is kept with the slots keeps the identity taken.
+_cache: dict[tuple[int, int], tuple[KindForm, Sequence, tuple[_Slot, ...]]] = {}
 
 
 def _slots(form: KindForm, pattern: Sequence, kinds: Kinds) -> tuple[_Slot, ...]:
     key = (id(pattern), id(form))
-    found = _cache.get(key)
-    if found is None:
+    kept = _cache.get(key)
+    if kept is None:
         found = tuple(
             _Slot(
                 s.element,
@@ -257,8 +280,8 @@ def _slots(form: KindForm, pattern: Sequence, kinds: Kinds) -> tuple[_Slot, ...]
             )
             for number, (mark, s) in enumerate(_flattened(pattern))
         )
-        _cache[key] = found
-    return found
+        kept = _cache[key] = (form, pattern, found)
+    return kept[2]
 
 
 def _flattened(pattern: Sequence, lead: str = "") -> list[tuple[str, Slot]]:

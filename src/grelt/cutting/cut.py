@@ -15,7 +15,7 @@ from ..guides.pattern import Sequence
 from ..text.names import NameList
 from ..text.spans import Span
 from ..works import DateValue, TextValue, Value, Work
-from .assign import Fit, Fitter
+from .assign import Fit, Fitter, places_marked
 from .hand import Hand, hand_units
 from .lead import lead_units, people
 from .unit import Unit
@@ -147,6 +147,8 @@ def _best(
     if len(units) > _MOST_UNITS:
         return Cut(written, "unknown", 0.0, "", (), Work("unknown"))
     units = _review_marked(units, written.text)
+    if any(form.needs.get("place") == "needed" for form in kinds.kinds.values()):
+        units = places_marked(units, written.text)
     fitter = Fitter(written.text, units, kinds, italics_known=written.italics_known)
     cues = _text_cues(written.text)
     held = _container_cues(written.text, units)
@@ -302,13 +304,7 @@ def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement
             value = text_value(written, span, unit.dress)
         found.append(CutElement(element, span, whole, unit.dress, value, unit.parts))
         at = end
-    return tuple(_settled(found))
-
-
-def _settled(elements: list[CutElement]) -> list[CutElement]:
-    """Of several dates one is the date: the first after the names, else the last; others are the
-    original's or the day's. A volume of a book is no number of a journal."""
-    return elements
+    return tuple(found)
 
 
 def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], written: Written) -> Work:

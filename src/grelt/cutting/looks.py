@@ -54,7 +54,7 @@ RETRIEVED = re.compile(
 )
 NUMBERING = re.compile(
     r"\b[Vv]ol(?:ume)?\.?\s?(?P<v7>\d{1,3})\.(?P<i7>\d{1,2})(?!\d)"
-    r"|\b(?:[Vv]ol(?:ume|umes|s)?\.?|[Vv]\.(?=\s?\d))\s?(?P<v1>\d{1,4}(?:[-–/]\d{1,4})?|[IVXLC]{1,7}\b|[A-Z]\b)(?:(?P<m1>[,;.]?\s?\(?)(?:[Nn]umber|[Nn]um|[Nn]os|[Nn]o|[Nn]r|[Nn](?=\.\s?\d)|[Ii]ssue|[Ii]ss)s?\.?\s?(?P<i1>[\w–/-]{1,8})\)?|(?P<p1>\s?\()(?P<i6>\d{1,3})\))?"
+    r"|\b(?:[Vv]ol(?:ume|umes|s)?\.?|[Vv]\.(?=\s?\d))\s?(?P<v1>\d{1,4}(?:[-–/]\d{1,4})?|[IVXLC]{1,7}\b|[A-Z]\b)(?:(?P<m1>[,;.]?\s?\(?)(?:[Nn]umber|[Nn]um|[Nn]os|[Nn]o|[Nn]r|[Nn](?=\.\s?\d)|[Ii]ssue|[Ii]ss)s?(?![a-z])\.?\s?(?P<i1>[\w–/-]{1,8})\)?|(?P<p1>\s?\()(?P<i6>\d{1,3})\))?"
     r"|(?<![\d(])(?P<v2>\d{1,4}),?\s?\((?P<i2>(?!(?:1[4-9]|20)\d\d\))(?:(?:no\.\s?)?\d{1,4}(?:[-–/]\d{1,4})?|S\d|[Ss]uppl\.\s?\d*|[Ss]pecial\s[Ii]ssue))\)"
     r"|(?<![\d(])(?P<v3>(?!(?:1[4-9]|20)\d\d,)\d{1,4}),\s?(?:[Nn]umber|[Nn]os|[Nn]o|[Ii]ssue)\.?\s?(?P<i3>\d{1,4}(?:[-–/]\d{1,4})?)"
     r"|(?<=,\s)(?P<v8>\d{1,3}),\s(?P<i8>\d{1,3})(?=,\s\d+\s?[-–])"

@@ -198,12 +198,7 @@ def _kept_end(laid: Laid) -> Iterator[Difference]:
     if laid.noted or not laid.kinds.marks["end_after_address"]:
         return
     if not re.search(r"[.?!][”\"’)\]]?$", laid.text):
-        span = Span(max(0, len(laid.text) - 1), len(laid.text))
-        yield (
-            _end_difference(laid.text, Span(len(laid.text), len(laid.text)), ".")
-            if span
-            else _end_difference(laid.text, span, ".")
-        )
+        yield _end_difference(laid.text, Span(len(laid.text), len(laid.text)), ".")
 
 
 def _extra_template(element: str) -> str:
