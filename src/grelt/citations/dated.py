@@ -12,7 +12,8 @@ from ..text.spans import Span
 from .parts import Part, is_locator, opening_words, source_of
 
 _YEAR = re.compile(
-    r"(?:(?:c|ca)\.\s?)?(?:(?:1[5-9]|20)\d\d/)?"
+    # A reprint has the year of the original first: `1949/2004`, `[1902] 1966`.
+    r"(?:(?:c|ca)\.\s?)?(?:(?:1[5-9]|20)\d\d/|[\[(](?:1[5-9]|20)\d\d[\])]\s)?"
     r"(?P<year>(?:1[5-9]|20)\d\d|n\.\s?d\.|in\spress|forthcoming)-?(?P<letter>[a-z](?![\w.]))?(?!\w)",
     re.I,
 )

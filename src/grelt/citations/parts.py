@@ -31,7 +31,9 @@ _PREFIX = re.compile(
 )
 _SUFFIX = re.compile(
     r"[;,]?\s*(?:emphasis\s+(?:added|mine|in\s+original|in\s+the\s+original)|original\s+emphasis|"
-    r"italics\s+(?:added|mine)|my\s+(?:trans(?:\.|lation)?|emphasis|italics)|trans\.\s+mine)\.?$",
+    r"italics\s+(?:added|mine)|my\s+(?:trans(?:\.|lation)?|emphasis|italics)|trans\.\s+mine)\.?$"
+    # What the writer adds behind a year or a page: `Petrov, 2018, for the scale`.
+    r"|(?<=\d),\s+(?:for|on|where|who|which|whose|as)\s[a-z’'\s-]{2,60}$",
     re.I,
 )
 _LABEL = (
@@ -58,6 +60,7 @@ DAY = re.compile(
     r"sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)(?![^\W\d_])\.?(?:\s+\d{1,2})?",
     re.I,
 )
+_REVIEW = re.compile(r"Rev(?:iew|\.)\sof", re.I)
 # Laws by reign and reports by volume: `51 Geo. 3`, `347 U.S. 483`.
 _STATUTE = re.compile(r"\d{1,3}(?:\s?&\s?\d{1,3})?\s+(?:[A-Z][a-z]{0,4}\.|U\.\s?S\.|F\.)")
 _NOT_SOURCES = frozenset(
@@ -227,6 +230,9 @@ def _source(
     title = _dressed_title(text, span, italics)
     if title is not None:
         before = text[span.start : title.span.start].strip().rstrip(",").strip()
+        if _REVIEW.fullmatch(before):
+            # A review without a title of its own goes by what it reviews.
+            return None, TitleCue(f"Review of {title.text}", "plain", Span(span.start, title.span.end))
         after = text[title.span.end : span.end].strip(" ,.")
         if after and re.search(r"[^\W\d_]{2,}", after) and not _BOOK.fullmatch(after):
             return None

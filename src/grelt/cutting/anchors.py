@@ -271,12 +271,20 @@ def _dates(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
         whole = span
         if span.start and text[span.start - 1] == "[" and text[span.end : span.end + 1] == "]":
             whole = Span(span.start - 1, span.end + 1)
+        if text[span.start - 1 : span.start] in ("(", "[") and _REPRINTED.match(text, span.end):
+            whole = Span(span.start - 1, span.end + 1)
+            yield Unit("original-date", span, whole, value=value)
+            continue
         label = MODIFIED.search(text[: whole.start])
         if label is not None:
             whole = Span(label.start(), whole.end)
         if _part_of_words(text, match):
             continue
         yield Unit("date", span, whole, value=value)
+
+
+# What follows the year of the original in `(1902) 1966.`
+_REPRINTED = re.compile(r"[\])]\s(?:1[5-9]|20)\d\d[.,]")
 
 
 def _in_italics(written: Written, match: re.Match[str]) -> bool:

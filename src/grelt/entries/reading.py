@@ -37,6 +37,7 @@ _LABEL = re.compile(
 _NUMBERING = re.compile(r"(?:\d{1,3}[.)]|[•▪*–])\s+(?=\S)")
 # No entry opens with more names than fit here.
 _LONGEST_OPENING = 4000
+_REVIEW = re.compile(r"Review\sof\s")
 _BOUNDARY = re.compile(r"[.?!](?=\s|$)")
 _CONTRIBUTOR = re.compile(
     rf"\b(?:[Ee]dited|[Tt]ranslated|[Dd]irected|[Nn]arrated|[Pp]erformed|[Ii]llustrated|[Aa]dapted|"
@@ -50,6 +51,8 @@ _PAGES_AFTER = re.compile(r"(?:\)[,:]|\d:|\d,)\s*(\d{1,5})\s*[-–—]\s*(\d{1,5
 _DATE = r"(?P<year>(?:1[5-9]|20)\d\d|n\.d\.|in press|forthcoming)-?(?P<letter>[a-z]\b)?"
 _DATE_ENCLOSED = re.compile(rf"\s*\({_DATE}(?:[,;\s–-][^()]{{0,40}})?\)[.,]?", re.I)
 _DATE_ALONE = re.compile(rf"[.,]?\s+{_DATE}(?:\.|,)(?=\s)", re.I)
+# A reprint with the year of the original first: `(1902) 1966.`
+_REPRINT = re.compile(rf"\s[\[(](?:1[5-9]|20)\d\d[\])]\s{_DATE}(?:\.|,)(?=\s)")
 _EDITED_IN = re.compile(
     rf"\bIn:?\s+((?:(?:{UPPER}\.\s?)+{NAME_WORD}(?:,?\s+(?:and|&)\s+|,\s+)?){{1,6}})\s*,?\s+\(Eds?\.\)"
 )
@@ -91,7 +94,8 @@ def _read(document: Document, position: int, indexes: tuple[int, ...], list_numb
     dressed = _dressed(flat, italics)
     skip = _NUMBERING.match(flat.text)
     start = skip.end() if skip else 0
-    date = _DATE_ENCLOSED.search(flat.text, start, start + 400)
+    date = _REPRINT.search(flat.text, start, start + 400)
+    date = date or _DATE_ENCLOSED.search(flat.text, start, start + 400)
     opening = _opening(flat, dressed, start, date.start() if date else len(flat.text))
     if date is not None and date.start() > opening.span.end + _NEAR:
         date = None  # a year in parentheses further on: `12, no. 3 (2021)`
@@ -157,6 +161,10 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
         return Opening(OpeningKind.REPEAT, repeat.group(), Span(start, repeat.end()))
     if dressed and dressed[0][0].start <= start + 1:
         span = dressed[0][0]
+        return Opening(OpeningKind.TITLE, _bare(span.of(text)), span)
+    if dressed and _REVIEW.fullmatch(text, start, dressed[0][0].start):
+        # A review without a title of its own goes by what it reviews.
+        span = Span(start, dressed[0][0].end)
         return Opening(OpeningKind.TITLE, _bare(span.of(text)), span)
     limit = min(dressed[0][0].start if dressed else len(text), stop, start + _LONGEST_OPENING)
     end = _boundary(text, start, limit, {s.start for s, _ in dressed})

@@ -19,6 +19,7 @@ _WORD = re.compile(r"[^\W\d_][^\W_]*(?:['’][^\W\d_]+)*")
 # A word begins anew after these: `: `, a dash, a question mark, an opening mark.
 _FRESH = re.compile(r"(?:[:?!.;—–]|\s-{1,2})\s*[\"“‘'(\[]*$|[—–]\s*$|^[\W_]*$")
 _OPENED = re.compile(r"[“\"‘(\[]$")
+_MEASURES = frozenset("Scale Inventory Questionnaire Checklist Index Test Battery Schedule".split())
 _ARTICLES = frozenset(("a", "an", "the"))
 _JOINING = frozenset(("and", "but", "or", "nor"))
 _PLAIN_PREPOSITIONS = frozenset(
@@ -251,7 +252,7 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
             capped.append(word)
         elif not _is_small(lower, 0) and lower not in _EITHER:
             principal += 1
-    if not capped:
+    if not capped or _is_measure(found):
         return
     common = [w for w in capped if is_common(w.text) and w.text.casefold() not in vocabulary.names]
     small = [
@@ -280,6 +281,11 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
             and len(common) >= 2
         ):
             yield CaseChange(word.span, lower, 0.6)
+
+
+def _is_measure(found: list[_Word]) -> bool:
+    """A scale or a test by its name (`Fatigue and Sway Scale`), which keeps its capitals."""
+    return len(found) <= 8 and found[-1].text in _MEASURES
 
 
 def _name_runs(found: list[_Word]) -> set[int]:

@@ -17,6 +17,8 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     text = paper.paragraph(citation.paragraph).text
     between = gap.of(text)
+    if text[: gap.start].endswith(" of"):
+        return NOT_MINE  # the year is of the name: `Harbor Lighting Act of 1908`
     if any(c.isalnum() for c in between.partition("[")[0]):
         return NOT_MINE
     wanted = paper.policy.guide.citation.comma_before_year

@@ -54,6 +54,8 @@ def _by_number(
     start = citation.source_span.start
     place = Span(start, start + len(text[start:end].rstrip(" ,")))
     if many and not names.et_al and len(names.names) > 1:
+        if _told_apart(paper, entry):
+            return RIGHT
         return _slip(
             number, citation, place, "many", f"{_said(text, names.names[0].family, place)} {_RIGHT}"
         )
@@ -63,6 +65,20 @@ def _by_number(
         expected = f"{names.names[0].family} {_RIGHT}" if many else _joined(paper, citation, entry)
         return _slip(number, citation, place, "alone", expected, confidence=0.85)
     return RIGHT
+
+
+def _told_apart(paper: Paper, entry: Entry) -> bool:
+    """Whether another work would be cited by the same first name and `et al.` (and the same year, where
+    years are cited): then more names tell the two apart."""
+    settings = paper.policy.guide
+    families = [p.key for p in entry.persons]
+    return any(
+        len(other.persons) >= settings.citation.et_al_from
+        and other.persons[0].key == families[0]
+        and [p.key for p in other.persons] != families
+        and (settings.system != "author-date" or other.year == entry.year)
+        for other in paper.entries
+    )
 
 
 def _said(text: str, family: str, place: Span) -> str:

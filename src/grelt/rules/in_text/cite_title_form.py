@@ -36,6 +36,8 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     dress = cited.dress if cited is not None else "plain"
     wanted = "italics" if title.dress == "italics" else "quotes"
+    if dress == title.dress == "plain" and not _is_dressed(paper, match.entries[0]):
+        return RIGHT
     if dress != wanted:
         bare = said.strip('“”"').rstrip(",.")
         return (
@@ -59,6 +61,13 @@ def check(paper: Paper, number: int) -> Verdict:
             ),
         )
     return RIGHT
+
+
+def _is_dressed(paper: Paper, entry: int) -> bool:
+    """Whether the guide dresses the title of this kind at all: a letter has a description, no title."""
+    reference = paper.references.of(entry)
+    titles = [a.dress for a in reference.checked.aligned if a.element == "title"]
+    return bool(titles and titles[0] != "plain")
 
 
 def _italics_are_known(paper: Paper, paragraph: int) -> bool:
