@@ -232,7 +232,9 @@ def _source(
         before = text[span.start : title.span.start].strip().rstrip(",").strip()
         if _REVIEW.fullmatch(before):
             # A review without a title of its own goes by what it reviews.
-            return None, TitleCue(f"Review of {title.text}", "plain", Span(span.start, title.span.end))
+            return None, TitleCue(
+                f"Review of {title.text}", "plain", Span(span.start, title.span.end)
+            )
         after = text[title.span.end : span.end].strip(" ,.")
         if after and re.search(r"[^\W\d_]{2,}", after) and not _BOOK.fullmatch(after):
             return None

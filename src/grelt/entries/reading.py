@@ -34,7 +34,8 @@ _LABEL = re.compile(
     r"et al)\)?\.?$",
     re.I,
 )
-_NUMBERING = re.compile(r"(?:\d{1,3}[.)]|[•▪*–])\s+(?=\S)")
+# An asterisk that touches the name marks a source of a meta-analysis.
+_NUMBERING = re.compile(r"(?:\d{1,3}[.)]|[•▪*–])\s+(?=\S)|\*(?=\w)")
 # No entry opens with more names than fit here.
 _LONGEST_OPENING = 4000
 _REVIEW = re.compile(r"Review\sof\s")

@@ -17,6 +17,10 @@ _OPENS = re.compile(
 )
 _AUTHOR_START = re.compile(rf"{NAME_WORD}(?:[\s-]{NAME_WORD}){{0,2}},\s{NAME_WORD}|[-—]{{3}}\.")
 _ENDS = re.compile(r"[.!?][”\"’)\]]?$|(?:https?://|www\.|doi\.org/)\S+$|\.\w+/\S*$")
+# `References marked with an asterisk were included in the meta-analysis.`
+_LEGEND = re.compile(
+    r"(?:An\s)?(?:\w+\s)?(?:marked|preceded|asterisk)\b.*\basterisk|An asterisk\b", re.I
+)
 _SUBHEADING = 60
 _PROSE_WORDS = 25
 
@@ -42,9 +46,9 @@ def cut_entries(document: Document, source_list: SourceList) -> Cut:
         paragraph = document.paragraphs[index]
         if paragraph.is_blank:
             blanks.append(index)
-        elif _is_subheading(paragraph):
+        elif _is_subheading(paragraph) and not _LEGEND.match(paragraph.text.strip()):
             subheadings.append(index)
-        elif groups and is_annotation(paragraph):
+        elif _LEGEND.match(paragraph.text.strip()) or (groups and is_annotation(paragraph)):
             annotations.append(index)
         elif (
             groups

@@ -10,7 +10,7 @@ from ...paper import Paper
 from ...text.spans import Span
 from ..base import Rule
 
-_TYPED = re.compile(r"\s*(?:\[?\d{1,3}[.)\]]\s+|[•▪◦*]\s*|[–-]\s+)(?=\S)")
+_TYPED = re.compile(r"\s*(?:\[?\d{1,3}[.)\]]\s+|[•▪◦]\s*|\*\s+|[–-]\s+)(?=\S)")
 
 
 def check(paper: Paper, number: int) -> Verdict:
