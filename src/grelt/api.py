@@ -161,9 +161,12 @@ def compose_work(
     return composed(work_of(fields, kind or None), guide, locator)
 
 
-def guide_shelf(guide: str) -> list[dict[str, Any]]:
-    """Every kind of source of a guide, with its worked example. Raises `GuideUnknown`."""
-    return shelf(guide)
+def guide_shelf(
+    guide: str, house: str | Mapping[str, object] | None = None
+) -> list[dict[str, Any]]:
+    """Every kind of source of a guide, with what the house changes and its worked example. Raises
+    `GuideUnknown` or `HouseRuleInvalid`."""
+    return shelf(Policy(load_guide(guide), _house(house)))
 
 
 def read_works(text: str, format: str) -> list[dict[str, Any]]:

@@ -13,7 +13,7 @@ from .exchange import csl_of, work_of
 from .forms import Vocabulary, best_pattern, compose, html_of, patterns_for, text_of
 from .forms.compose import with_case
 from .forms.in_text import in_text_forms, short_note
-from .guides import Guide, load_guide
+from .guides import Guide, Policy, load_guide
 from .guides.kinds import KindForm, Kinds, load_kinds
 from .guides.pattern import Sequence
 from .works import KINDS, TextValue, Work
@@ -111,16 +111,19 @@ def examples() -> dict[str, tuple[Work, str]]:
     return found
 
 
-def shelf(guide_id: str) -> list[Json]:
-    """Every kind of source of a guide: its elements in order with their need, why they are dressed as
-    they are, and the worked example in every form. Raises `GuideUnknown`."""
-    load_guide(guide_id)
-    kinds = load_kinds(guide_id)
-    return [_kind(kind, kinds.kinds[kind], kinds, guide_id) for kind in KINDS]
+def shelf(policy: Policy) -> list[Json]:
+    """Every kind of source of a guide: its elements in order with their need and what the house says of
+    them, why they are dressed as they are, and the worked example in every form."""
+    kinds = load_kinds(policy.guide.id)
+    return [_kind(kind, kinds.kinds[kind], kinds, policy) for kind in KINDS]
 
 
-def _kind(kind: str, form: KindForm, kinds: Kinds, guide_id: str) -> Json:
+def _kind(kind: str, form: KindForm, kinds: Kinds, policy: Policy) -> Json:
     work, locator = examples()[kind]
+    work = replace(work, values={k: v for k, v in work.values.items() if k not in policy.left_out})
+    slots = {slot.element for slot in form.listed[0].slots()}
+    # What the house asks for of a source with all that the kind has, or of an undated one.
+    asked = policy.demanded(kind, slots) | policy.demanded(kind, slots - {"date"})
     elements = []
     for slot in form.listed[0].slots():
         for element in ("volume", "issue") if slot.element == "numbering" else (slot.element,):
@@ -131,6 +134,11 @@ def _kind(kind: str, form: KindForm, kinds: Kinds, guide_id: str) -> Json:
                     "element": element,
                     "label": element_label(element),
                     "need": need.split()[0],
+                    "house": "asked"
+                    if element in asked
+                    else "left out"
+                    if element in policy.left_out
+                    else "",
                     "unless": [element_label(e) for e in need.split()[1:]],
                     "dress": text.dress if text is not None else "plain",
                     "case": text.case if text is not None else "kept",
@@ -141,7 +149,7 @@ def _kind(kind: str, form: KindForm, kinds: Kinds, guide_id: str) -> Json:
         "label": form.label,
         "why": form.why,
         "elements": elements,
-        "example": composed(work, guide_id, locator),
+        "example": composed(work, policy.guide.id, locator),
         "fields": csl_of(work),
     }
 

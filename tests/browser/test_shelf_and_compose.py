@@ -27,7 +27,7 @@ class Shelf(BrowserTestCase):
         needed = main.locator("tbody tr.needed th").all_inner_texts()
         self.assertIn("title", needed)
         self.assertNotIn("translator", needed)
-        examples = main.locator(".shelf-example")
+        examples = main.locator(".written-form")
         self.assertEqual(examples.count(), 3)
         expect(examples.nth(0)).to_contain_text(
             "Okonjo, Adaeze, and Tomas Bray. “Slack Water and the Working Day.”"
@@ -44,7 +44,7 @@ class Shelf(BrowserTestCase):
         expect(self.page).to_have_url(f"{self.live_server_url}/guides/mla-9?kind=audio")
         self.page.get_by_role("combobox", name="Guide").click()
         self.page.get_by_role("option", name="APA 7").click()
-        expect(self.page.locator(".shelf-example").first).to_contain_text("[Audio podcast episode]")
+        expect(self.page.locator(".written-form").first).to_contain_text("[Audio podcast episode]")
         self.page.get_by_label("Find a kind or an element").fill("zeppelin")
         expect(self.page.get_by_text("No kind of source has “zeppelin”.")).to_be_visible()
 
@@ -52,6 +52,8 @@ class Shelf(BrowserTestCase):
         assignment = assignment_of(self.user, {"house": {"access_dates": "always"}})
         self.go(f"/guides/mla-9?kind=web-page&assignment={assignment.pk}")
         expect(self.page.locator(".shelf-house")).to_contain_text("say when it was read")
+        row = self.page.get_by_role("row").filter(has_text="day of access")
+        expect(row).to_contain_text("the house asks for it")
 
     def test_without_barriers(self) -> None:
         for address in ("/guides/apa-7?kind=chapter", "/compose?guide=apa-7&kind=chapter"):
@@ -82,7 +84,7 @@ class Compose(BrowserTestCase):
         self.go("/compose?guide=mla-9&kind=book")
         expect(self.out).to_contain_text("Fill in what you know of the source.")
         self.fill(Author="Okonjo, Adaeze\nBray, Tomas", Title="Salt and slack water")
-        entry = self.out.locator(".shelf-example").first
+        entry = self.out.locator(".written-form").first
         expect(entry).to_contain_text("Okonjo, Adaeze, and Tomas Bray. Salt and Slack Water.")
         expect(entry.locator("i")).to_have_text("Salt and Slack Water")
         expect(self.out).to_contain_text("Still missing: date, publisher")
@@ -95,7 +97,7 @@ class Compose(BrowserTestCase):
     def test_markup_typed_in_stays_words(self) -> None:
         self.go("/compose?guide=mla-9&kind=book")
         self.fill(Title="Salt <img src=x onerror=alert(1)> water")
-        expect(self.out.locator(".shelf-example").first).to_contain_text("<img")
+        expect(self.out.locator(".written-form").first).to_contain_text("<img")
         self.assertEqual(self.out.locator("img").count(), 0)
 
     def test_a_text_in_an_open_format_fills_the_fields_and_nonsense_says_why(self) -> None:

@@ -388,6 +388,12 @@ class ComposingAndTheShelf(unittest.TestCase):
                     )
                     self.assertTrue(kind["elements"])
 
+    def test_what_the_house_leaves_out_is_not_in_the_example(self) -> None:
+        house = {"house": {"access_dates": "never"}}
+        for kind in api.guide_shelf("mla-9", house):
+            self.assertNotIn("Accessed", kind["example"]["entry"]["text"])
+            self.assertNotIn("asked", {e["house"] for e in kind["elements"]})
+
     def test_the_worked_examples_have_no_fault(self) -> None:
         for guide in available_guides():
             for kind in api.guide_shelf(guide):

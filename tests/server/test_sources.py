@@ -13,7 +13,7 @@ from django.test import TestCase, override_settings
 from grelt import api as core
 from lookup import service
 from sources.looked_up import HttpRecordSource
-from tests.world import hand_in_own, instructor
+from tests.world import assignment_of, hand_in_own, instructor
 
 KNOWN = "10.5555/wr.2021.101"
 BOOK = {
@@ -36,6 +36,21 @@ class Sources(TestCase):
         missing = self.client.get("/api/guides/nobody-1/shelf")
         self.assertGreaterEqual(missing.status_code, 400)
         self.assertIn("nobody-1", missing.json()["message"])
+
+    def test_the_shelf_says_what_the_house_of_an_assignment_changes(self) -> None:
+        user = instructor("quill")
+        house = {"house": {"access_dates": "always", "databases": "omit"}}
+        assignment = assignment_of(user, house)
+        address = f"/api/guides/mla-9/shelf?assignment={assignment.pk}"
+        self.assertEqual(self.client.get(address).status_code, 404)  # somebody else's
+        self.client.force_login(user)
+        kinds = {k["kind"]: k for k in self.client.get(address).json()}
+        page = {e["element"]: e["house"] for e in kinds["web-page"]["elements"]}
+        self.assertEqual((page["accessed"], page["title"]), ("asked", ""))
+        article = {e["element"]: e["house"] for e in kinds["journal-article"]["elements"]}
+        self.assertEqual(article["database"], "left out")
+        plain = self.client.get("/api/guides/mla-9/shelf").json()
+        self.assertEqual({e["house"] for k in plain for e in k["elements"]}, {""})
 
     def test_a_work_is_written_in_its_guide(self) -> None:
         made = self.post(

@@ -8,6 +8,7 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from courses.queries import assignment_for
 from grelt import api as core
 
 from ..looked_up import source
@@ -23,9 +24,15 @@ from .schemas import (
 
 
 class ShelfView(APIView):
-    @extend_schema(responses=ShelfKindSchema(many=True), operation_id="shelf_show")
+    @extend_schema(
+        parameters=[OpenApiParameter("assignment", int, description="Whose house rules count.")],
+        responses=ShelfKindSchema(many=True),
+        operation_id="shelf_show",
+    )
     def get(self, request: Request, guide: str) -> Response:
-        return Response(core.guide_shelf(guide))
+        asked = request.query_params.get("assignment", "")
+        house = assignment_for(request.user, int(asked)).house if asked.isdecimal() else None
+        return Response(core.guide_shelf(guide, house))
 
 
 class ComposeView(APIView):

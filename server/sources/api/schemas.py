@@ -36,6 +36,7 @@ class ShelfElementSchema(serializers.Serializer[Any]):
     element = serializers.CharField()
     label = serializers.CharField()  # type: ignore[assignment]
     need = serializers.CharField()
+    house = serializers.ChoiceField(choices=["asked", "left out"], allow_blank=True)
     unless = serializers.ListField(child=serializers.CharField())
     dress = serializers.CharField()
     case = serializers.CharField()

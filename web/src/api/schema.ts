@@ -508,6 +508,12 @@ export interface components {
             manual: string;
             system: string;
         };
+        /**
+         * @description * `asked` - asked
+         *     * `left out` - left out
+         * @enum {string}
+         */
+        HouseEnum: "asked" | "left out";
         /** @description CSL-JSON items to write in an open format. */
         ItemsFormSchemaRequest: {
             format: components["schemas"]["OpenFormat"];
@@ -805,6 +811,7 @@ export interface components {
             element: string;
             label: string;
             need: string;
+            house: components["schemas"]["HouseEnum"] | components["schemas"]["BlankEnum"];
             unless: string[];
             dress: string;
             case: string;
@@ -1046,7 +1053,10 @@ export interface operations {
     };
     shelf_show: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Whose house rules count. */
+                assignment?: number;
+            };
             header?: never;
             path: {
                 guide: string;

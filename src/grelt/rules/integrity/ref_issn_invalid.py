@@ -7,24 +7,11 @@ import re
 
 from stdnum import issn
 
-from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
-from ...paper import Paper
-from ...text.spans import Span
+from ...findings import Subject
 from ..base import Rule
+from ..check_digit import check_digit
 
 _SAID = re.compile(r"\be?ISSN:?\s*(?P<number>[\dXx]{4}[\s-]?[\dXx]{3,4})\b")
-
-
-def check(paper: Paper, number: int) -> Verdict:
-    entry = paper.entries[number]
-    said = _SAID.search(entry.text)
-    if said is None:
-        return NOT_MINE
-    if issn.is_valid(said["number"]):
-        return RIGHT
-    place = entry.place(Span(*said.span("number")))
-    return (Slip("digit", (("number", said["number"]),), place, entry=number, confidence=0.95),)
-
 
 RULE = Rule(
     id="ref-issn-invalid",
@@ -32,5 +19,5 @@ RULE = Rule(
     label="ISSN that does not reckon",
     mark="issn",
     messages={"digit": "{number} is no ISSN: its check digit does not fit."},
-    check=check,
+    check=check_digit(_SAID, issn.is_valid),
 )

@@ -6,14 +6,12 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 
-import "../shelf/shelf.css";
 import "./compose.css";
 
 import { answered, client, type Schemas, type SourceKind } from "../../api/client";
-import { CopyButtons } from "../../shared/CopyButtons";
-import { Marked } from "../../shared/Marked";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
+import { WrittenForm } from "../../shared/WrittenForm";
 import { FileText } from "./FileText";
 import { fieldOf, typedOf, withTyped, type Item } from "./fields";
 
@@ -58,7 +56,7 @@ export function ComposePage() {
       <TopBar end={<Link to={`/guides/${guide}?kind=${kind}`}>Guide shelf</Link>}>
         <span>Compose</span>
       </TopBar>
-      <main className="compose">
+      <main className="panes compose">
         <form className="compose-form" onSubmit={(e) => e.preventDefault()}>
           <div className="compose-row">
             <TextField select size="small" label="Guide" value={guides.data ? guide : ""} onChange={(e) => setSearch({ guide: e.target.value, kind }, { replace: true })}>
@@ -122,11 +120,7 @@ function Out({ composed }: { composed: Schemas["ComposedSchema"] }) {
   return (
     <>
       {[composed.entry, ...composed.in_text, ...composed.notes].map((written, index) => (
-        <div key={written.label} className="shelf-example">
-          <span>{written.label}</span>
-          <p className={index === 0 ? "hanging" : ""}>{empty ? "Fill in what you know of the source." : <Marked html={written.html} />}</p>
-          {empty ? <span /> : <CopyButtons html={written.html} what={written.label} />}
-        </div>
+        <WrittenForm key={written.label} written={written} hanging={index === 0} instead={empty ? "Fill in what you know of the source." : undefined} />
       ))}
       {!empty && composed.gaps.length > 0 && (
         <p className="compose-gaps">

@@ -8,10 +8,9 @@ import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import "./shelf.css";
 
 import { answered, client, type Schemas } from "../../api/client";
-import { CopyButtons } from "../../shared/CopyButtons";
-import { Marked } from "../../shared/Marked";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
+import { WrittenForm } from "../../shared/WrittenForm";
 
 type Kind = Schemas["ShelfKindSchema"];
 
@@ -26,12 +25,12 @@ export function ShelfPage() {
   const navigate = useNavigate();
   const [words, setWords] = useState("");
   const guides = useQuery({ queryKey: ["guides"], queryFn: () => answered(client.GET("/api/guides")), staleTime: Infinity });
+  const assignment = Number(search.get("assignment")) || undefined;
   const shelf = useQuery({
-    queryKey: ["shelf", guideId],
-    queryFn: () => answered(client.GET("/api/guides/{guide}/shelf", { params: { path: { guide: guideId } } })),
+    queryKey: ["shelf", guideId, assignment],
+    queryFn: () => answered(client.GET("/api/guides/{guide}/shelf", { params: { path: { guide: guideId }, query: { assignment } } })),
     staleTime: Infinity,
   });
-  const assignment = Number(search.get("assignment")) || undefined;
   const house = useQuery({
     queryKey: ["assignment", assignment],
     queryFn: () =>
@@ -47,7 +46,7 @@ export function ShelfPage() {
       <TopBar end={<Link to={`/compose?guide=${guideId}${chosen ? `&kind=${chosen.kind}` : ""}`}>Compose</Link>}>
         <span>Guide shelf</span>
       </TopBar>
-      <main className="shelf">
+      <main className="panes shelf">
         <nav className="shelf-side" aria-label="Kinds of source">
           <TextField
             select
@@ -109,11 +108,12 @@ function KindPage({ kind, manual, house }: { kind: Kind; manual: string; house: 
         </thead>
         <tbody>
           {kind.elements.map((element, index) => (
-            <tr key={`${element.element}${index}`} className={element.need}>
+            <tr key={`${element.element}${index}`} className={element.house === "left out" ? "left-out" : element.need}>
               <th scope="row">{element.label}</th>
               <td>
                 {NEED[element.need]}
                 {element.unless.length > 0 && ` without ${element.unless.join(" or ")}`}
+                {element.house && <small>{element.house === "asked" ? "the house asks for it" : "the house leaves it out"}</small>}
               </td>
               <td>{DRESS[element.dress] ?? element.dress}</td>
               <td>{CASE[element.case] ?? element.case}</td>
@@ -122,9 +122,9 @@ function KindPage({ kind, manual, house }: { kind: Kind; manual: string; house: 
         </tbody>
       </table>
       <h2>Worked example</h2>
-      <Example written={example.entry} hanging />
+      <WrittenForm written={example.entry} hanging />
       {[...example.in_text, ...example.notes].map((written) => (
-        <Example key={written.label} written={written} />
+        <WrittenForm key={written.label} written={written} />
       ))}
       {house.length > 0 && (
         <>
@@ -137,17 +137,5 @@ function KindPage({ kind, manual, house }: { kind: Kind; manual: string; house: 
         </>
       )}
     </article>
-  );
-}
-
-function Example({ written, hanging }: { written: Schemas["WrittenSchema"]; hanging?: boolean }) {
-  return (
-    <div className="shelf-example">
-      <span>{written.label}</span>
-      <p className={hanging ? "book hanging" : "book"}>
-        <Marked html={written.html} />
-      </p>
-      <CopyButtons html={written.html} what={written.label} />
-    </div>
   );
 }
