@@ -15,6 +15,10 @@ from demo.write import file_of
 from papers.actions.upload_paper import upload_draft, upload_paper
 from papers.models import Paper
 
+# House rules of an assignment, by its title.
+HOUSES = {
+    "What the night costs": {"house": {"access_dates": "undated", "editions": "require"}},
+}
 USERNAME, PASSWORD = "vale", "slack-water"
 
 
@@ -44,7 +48,10 @@ def _load(course: Course, essays: list[Essay]) -> None:
     papers: dict[tuple[str, str], Paper] = {}
     for essay in sorted(essays, key=lambda e: e.draft):
         assignment = assignments.get(essay.assignment) or Assignment.objects.create(
-            course=course, title=essay.assignment, guide=essay.guide
+            course=course,
+            title=essay.assignment,
+            guide=essay.guide,
+            house=HOUSES.get(essay.assignment, {}),
         )
         assignments[essay.assignment] = assignment
         name, content = file_of(essay)
