@@ -4,15 +4,16 @@ The same descriptions that entries are checked by; used by the shelf of guides a
 from __future__ import annotations
 
 import tomllib
+from collections.abc import Set
 from dataclasses import dataclass, replace
 from functools import cache
 from importlib import resources
 from typing import Any
 
 from .exchange import csl_of, work_of
-from .forms import Vocabulary, best_pattern, compose, html_of, patterns_for, text_of
+from .forms import Composed, Vocabulary, best_pattern, compose, html_of, patterns_for, text_of
 from .forms.compose import with_case
-from .forms.in_text import in_text_forms, short_note
+from .forms.in_text import Cited, in_text_forms, short_note
 from .guides import Guide, Policy, load_guide
 from .guides.kinds import KindForm, Kinds, load_kinds
 from .guides.pattern import Sequence
@@ -43,30 +44,81 @@ def element_label(element: str) -> str:
 
 def composed(work: Work, guide_id: str, locator: str = "") -> Json:
     """A work as a guide writes it: `entry`, `in_text` and `notes`, and `gaps`, the elements that it needs
-    and has not got. Raises `GuideUnknown`."""
+    and has not got; `left_out` are those that it has no place for, and `unlisted` says why it has
+    no entry. Raises `GuideUnknown`."""
     guide, kinds = load_guide(guide_id), load_kinds(guide_id)
     form = kinds.kinds[work.kind]
+    given = work.values.keys()
+    work = _in_its_words(_without(work, form.omits), kinds)
     pattern = best_pattern(work, patterns_for(work, form))
-    gaps = needed(work, pattern, form)
-    whole = compose(work, pattern, kinds, gaps=gaps)
+    gaps = needed(work, form.cited or pattern, form)
+    whole = Composed((), ("",)) if form.unlisted else compose(work, pattern, kinds, gaps=gaps)
+    if form.cited is None:
+        in_text = _in_text(_cited(work, pattern, kinds), guide, locator)
+    else:
+        html = f"({html_of(compose(work, form.cited, kinds, gaps=gaps, end=False))})"
+        in_text = [Written("in parentheses", _plain(html), html)]
     return {
         "kind": work.kind,
         "label": form.label,
         "guide": guide.id,
         "entry": _json(Written("entry in the list", text_of(whole), html_of(whole))),
-        "in_text": [
-            _json(Written(label, _plain(html), html))
-            for label, html in in_text_forms(work, form, guide, locator, _headline(work, kinds))
-        ],
+        "unlisted": form.unlisted,
+        "in_text": [_json(w) for w in in_text],
         "notes": [_json(n) for n in _notes(work, form, guide, kinds, locator)],
-        "gaps": [{"element": g, "label": element_label(g)} for g in sorted(gaps)],
+        "gaps": _labelled(gaps),
+        "left_out": _labelled(given - _written(whole)) if not form.unlisted else [],
     }
 
 
-def _headline(work: Work, kinds: Kinds) -> str:
-    """The title as it stands in the text: with headline capitals in every guide."""
-    title = TextValue(work.text("title"))
-    return with_case(title, "headline", Vocabulary(), kinds.headline_from)
+def _labelled(elements: Set[str]) -> list[Json]:
+    return [{"element": e, "label": element_label(e)} for e in sorted(elements)]
+
+
+def _written(whole: Composed) -> set[str]:
+    """The elements that an entry has, those in one piece by themselves."""
+    found = set(whole.elements)
+    if "numbering" in found:
+        found |= {"volume", "issue"}
+    return found | {"date"} if "day" in found else found
+
+
+def _without(work: Work, elements: tuple[str, ...]) -> Work:
+    return replace(work, values={k: v for k, v in work.values.items() if k not in elements})
+
+
+def _in_its_words(work: Work, kinds: Kinds) -> Work:
+    """The work with its description in the guide's words, or without where the guide has none."""
+    said = kinds.media.get(work.text("medium"))
+    if said is None:
+        return work
+    if not said:
+        return _without(work, ("medium",))
+    return replace(work, values=dict(work.values) | {"medium": TextValue(said)})
+
+
+def _in_text(cited: Cited, guide: Guide, locator: str) -> list[Written]:
+    return [
+        Written(label, _plain(html), html) for label, html in in_text_forms(cited, guide, locator)
+    ]
+
+
+def _cited(work: Work, pattern: Sequence, kinds: Kinds) -> Cited:
+    """What citations of a work are made of, by the pattern that it is written in."""
+    first = pattern.slots()[0].element
+    title = next((s for s in pattern.slots() if s.element == "title"), None)
+    text = kinds.texts.get(title.form or title.element) if title is not None else None
+    dress = text.dress if text is not None else "plain"
+    words = work.text("title")
+    if not words:
+        # A letter goes by what it is.
+        words = work.text("medium")
+        words = words[:1].lower() + words[1:]
+    elif text is None or text.case != "kept" or dress == "either":
+        # Titles in the text have headline capitals in every guide.
+        words = with_case(TextValue(words), "headline", Vocabulary(), kinds.headline_from)
+    dress = "plain" if dress == "either" else dress
+    return Cited(work.names(first), first in work.more, words, dress, work.date())
 
 
 def needed(work: Work, pattern: Sequence, form: KindForm) -> frozenset[str]:
@@ -91,8 +143,9 @@ def _notes(work: Work, form: KindForm, guide: Guide, kinds: Kinds, locator: str)
     if locator:
         values["locator"] = TextValue(locator)
     cited = replace(work, values=values)
-    full = compose(cited, best_pattern(cited, form.note), kinds)
-    short = short_note(work, form, guide, locator, _headline(work, kinds))
+    pattern = best_pattern(cited, form.note)
+    full = compose(cited, pattern, kinds)
+    short = short_note(_cited(work, pattern, kinds), guide, locator)
     return [
         Written("first note", text_of(full), html_of(full)),
         Written("later note", _plain(short), short),
@@ -120,7 +173,7 @@ def shelf(policy: Policy) -> list[Json]:
 
 def _kind(kind: str, form: KindForm, kinds: Kinds, policy: Policy) -> Json:
     work, locator = examples()[kind]
-    work = replace(work, values={k: v for k, v in work.values.items() if k not in policy.left_out})
+    work = _without(work, tuple(policy.left_out))
     slots = {slot.element for slot in form.listed[0].slots()}
     # What the house asks for of a source with all that the kind has, or of an undated one.
     asked = policy.demanded(kind, slots) | policy.demanded(kind, slots - {"date"})
@@ -133,7 +186,7 @@ def _kind(kind: str, form: KindForm, kinds: Kinds, policy: Policy) -> Json:
                 {
                     "element": element,
                     "label": element_label(element),
-                    "need": need.split()[0],
+                    "need": "omitted" if element in form.omits else need.split()[0],
                     "house": "asked"
                     if element in asked
                     else "left out"

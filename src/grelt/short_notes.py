@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from .entries import Entry
+from .forms.in_text import joined, note_text
 from .guides.model import NoteSettings
 from .text.folding import without_article, words
 
@@ -17,11 +18,8 @@ def short_note(entry: Entry, locator: str | None, settings: NoteSettings) -> str
     if title is None:
         return None
     names = _names(entry, settings.et_al_from)
-    head = f"{names}, " if names else ""
-    quoted = entry.title is not None and entry.title.dress == "quotes"
-    if locator:
-        return f"{head}“{title},” {locator}." if quoted else f"{head}{title}, {locator}."
-    return f"{head}“{title}.”" if quoted else f"{head}{title}."
+    dress = entry.title.dress if entry.title is not None else "plain"
+    return note_text(names, title, dress, locator or "")
 
 
 def _short_title(entry: Entry, most: int) -> str | None:
@@ -40,8 +38,5 @@ def _names(entry: Entry, et_al_from: int) -> str:
     if not families:
         same = entry.title is not None and entry.title.text == entry.author.text
         return "" if same or entry.opening.kind == "title" else entry.author.text
-    if len(families) >= et_al_from or (entry.author.names is not None and entry.author.names.et_al):
-        return f"{families[0]} et al."
-    if len(families) < 3:
-        return " and ".join(families)
-    return f"{', '.join(families[:-1])}, and {families[-1]}"
+    more = entry.author.names is not None and entry.author.names.et_al
+    return joined(families, more, et_al_from, "and")

@@ -100,6 +100,17 @@ class Compose(BrowserTestCase):
         expect(self.out.locator(".written-form").first).to_contain_text("<img")
         self.assertEqual(self.out.locator("img").count(), 0)
 
+    def test_what_is_not_listed_is_said_and_what_has_no_place_is_named(self) -> None:
+        self.go("/compose?guide=apa-7&kind=personal-communication")
+        expect(self.out).to_contain_text("Fill in what you know of the source.")
+        self.fill(Author="Marsh, Lena", Date="2023-05-12")
+        expect(self.out).to_contain_text("(L. Marsh, personal communication, May 12, 2023)")
+        expect(self.out.locator(".written-form").first).to_contain_text("is cited in the text alone")
+        self.assertEqual(self.out.locator(".written-form").first.get_by_role("button").count(), 0)
+        self.go("/compose?guide=chicago-18-notes&kind=book")
+        self.fill(Author="Okonjo, Adaeze", Title="Salt", Place="Lode", Publisher="Quay House")
+        expect(self.out).to_contain_text("The guide has no place for: place.")
+
     def test_a_text_in_an_open_format_fills_the_fields_and_nonsense_says_why(self) -> None:
         self.go("/compose?guide=apa-7&kind=book")
         self.page.get_by_text("In and out of open formats").click()

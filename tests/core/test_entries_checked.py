@@ -397,6 +397,9 @@ class ComposingAndTheShelf(unittest.TestCase):
     def test_the_worked_examples_have_no_fault(self) -> None:
         for guide in available_guides():
             for kind in api.guide_shelf(guide):
+                if kind["example"]["unlisted"]:
+                    self.assertEqual(kind["example"]["entry"]["text"], "")
+                    continue
                 words = (
                     kind["example"]["entry"]["html"]
                     .replace("<i>", "*")
@@ -439,3 +442,33 @@ class ComposingAndTheShelf(unittest.TestCase):
         made = api.compose_work({"type": "book", "title": "Salt"}, "apa-7", "book")
         self.assertEqual({g["element"] for g in made["gaps"]}, {"date", "publisher"})
         self.assertEqual(made["entry"]["text"], "Salt. ([date]). [publisher].")
+
+    def test_what_a_guide_has_no_place_for_is_named(self) -> None:
+        item = {"type": "book", "title": "Salt", "publisher": "Tidemark Press", "publisher-place": "Lode",
+                "author": [{"family": "Okonjo", "given": "Adaeze"}],
+                "issued": {"date-parts": [[2021]]}}  # fmt: skip
+        for guide, left, entry in (
+            ("chicago-17-notes", [], "Okonjo, Adaeze. Salt. Lode: Tidemark Press, 2021."),
+            ("chicago-18-notes", ["place"], "Okonjo, Adaeze. Salt. Tidemark Press, 2021."),
+            ("mla-9", ["place"], "Okonjo, Adaeze. Salt. Tidemark Press, 2021."),
+        ):
+            with self.subTest(guide=guide):
+                made = api.compose_work(item, guide, "book")
+                self.assertEqual([e["element"] for e in made["left_out"]], left)
+                self.assertEqual(made["entry"]["text"], entry)
+
+    def test_what_readers_cannot_look_up_is_cited_and_not_listed(self) -> None:
+        item = {
+            "author": [{"family": "Marsh", "given": "Lena"}],
+            "issued": {"date-parts": [[2023, 5, 12]]},
+        }
+        made = api.compose_work(item, "apa-7", "personal-communication")
+        self.assertEqual(made["entry"]["text"], "")
+        self.assertIn("not listed", made["unlisted"])
+        self.assertEqual(
+            [w["text"] for w in made["in_text"]],
+            ["(L. Marsh, personal communication, May 12, 2023)"],
+        )
+        bare = api.compose_work({}, "apa-7", "personal-communication")
+        self.assertEqual({g["element"] for g in bare["gaps"]}, {"author", "date"})
+        self.assertEqual(bare["in_text"][0]["text"], "([author], personal communication, [date])")

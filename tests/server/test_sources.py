@@ -39,7 +39,7 @@ class Sources(TestCase):
 
     def test_the_shelf_says_what_the_house_of_an_assignment_changes(self) -> None:
         user = instructor("quill")
-        house = {"house": {"access_dates": "always", "databases": "omit"}}
+        house: dict[str, object] = {"house": {"access_dates": "always", "databases": "omit"}}
         assignment = assignment_of(user, house)
         address = f"/api/guides/mla-9/shelf?assignment={assignment.pk}"
         self.assertEqual(self.client.get(address).status_code, 404)  # somebody else's

@@ -27,9 +27,11 @@ class ComposedSchema(serializers.Serializer[Any]):
     label = serializers.CharField()  # type: ignore[assignment]
     guide = serializers.CharField()
     entry = WrittenSchema()
+    unlisted = serializers.CharField(allow_blank=True)
     in_text = WrittenSchema(many=True)
     notes = WrittenSchema(many=True)
     gaps = GapSchema(many=True)
+    left_out = GapSchema(many=True)
 
 
 class ShelfElementSchema(serializers.Serializer[Any]):

@@ -85,14 +85,17 @@ def compose(
 
 
 def best_pattern(work: Work, patterns: tuple[Sequence, ...]) -> Sequence:
-    """The pattern that has a place for most of a work's elements; of equals the first."""
+    """The pattern that has a place for most of a work's elements; of equals one that does not number
+    what has no numbers, and then the first."""
 
     def places(pattern: Sequence) -> float:
         first = pattern.slots()[0].element
         slots = {s.element for s in pattern.slots()}
+        numbered = slots & {"numbering", "issue"}
         slots |= {"volume", "issue"} if "numbering" in slots else set()
         slots |= {"date"} if "day" in slots else set()
-        return sum(e in slots for e in work.values) + 0.5 * (first in work.values)
+        idle = bool(numbered) and not work.values.keys() & {"volume", "issue"}
+        return sum(e in slots for e in work.values) + 0.5 * (first in work.values) - 0.25 * idle
 
     return max(patterns, key=places)
 
@@ -133,7 +136,11 @@ def _behind(pieces: list[Piece], marks: list[str]) -> str:
 
 def _between(before: Piece | None, mark: str, after: Piece | None, kinds: Kinds) -> str:
     opening, closing = kinds.marks["quotes"]
-    if before is not None and before.element == "medium" and before.text.endswith((" at", " with")):
+    if (
+        before is not None
+        and before.element == "medium"
+        and before.text.endswith((" at", " the", " with"))
+    ):
         mark = " "  # `Paper presented at the conference`
     if before is not None:
         stop = before.text[-1:]
@@ -173,10 +180,10 @@ class _Writer:
         """The pieces of a pattern that are there, each with its mark; and the mark behind."""
         found: list[_Joined] = []
         words: _Joined | None = None
-        for number, (mark, item) in enumerate(pattern.items):
-            first = not found
-            if first and number:
-                mark = pattern.items[0][0]
+        behind = 0
+        for number, (own, item) in enumerate(pattern.items):
+            # The first one there takes the mark that all begin with.
+            mark = own if found else pattern.items[0][0]
             if isinstance(item, Sequence):
                 inner, tail = self.sequence(item)
                 if not inner:
@@ -190,7 +197,7 @@ class _Writer:
                     found.append(_Joined(tail, _TAIL))
                 continue
             if item.words:
-                words = _Joined(mark, Piece("words", (item.words,)))
+                words, behind = _Joined(mark, Piece("words", (item.words,))), number + 1
                 continue
             piece = self.piece(item)
             if piece is None:
@@ -198,7 +205,7 @@ class _Writer:
             if words is not None:
                 found.append(words)
                 words = None
-                mark = " "
+                mark = own if number == behind else " "
             found.append(_Joined(mark, piece))
         tail = pattern.tail if found else ""
         return _without_tails(found), _tail_of(found) + tail
@@ -345,7 +352,7 @@ def with_case(value: TextValue, case: str, vocabulary: Vocabulary, headline_from
         first = text.split()[0].rstrip(".") if text.split() else ""
         return (
             text[:1].lower() + text[1:]
-            if first.istitle() and (is_common(first) or first == "No")
+            if first[1:].islower() and (is_common(first.rpartition("-")[2]) or first == "No")
             else text
         )
     for change in sorted(

@@ -86,7 +86,9 @@ class DateForm:
 class KindForm:
     """One kind of source in one guide. `listed` and `note` are alternative patterns, the first the
     usual one; `headless` stands where no one is named. `needs` says by element `needed`, `wanted`,
-    `optional`, or the elements that make up for it (`without url`)."""
+    `optional`, or the elements that make up for it (`without url`). `cited` is the pattern of its
+    citations where they are not made of names and title; `unlisted` says why it is in no list;
+    `omits` are elements that are right, but that the guide itself goes without."""
 
     kind: str
     label: str
@@ -96,13 +98,16 @@ class KindForm:
     needs: dict[str, str]
     title: str
     why: str
+    cited: Sequence | None = None
+    unlisted: str = ""
+    omits: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
 class Kinds:
     """All a guide says of entries. `left_out` are elements that it never has; `headline_from` the
     number of letters from which a small word has a capital (0: never); `business_words` are left
-    out behind a publisher's name."""
+    out behind a publisher's name; `media` are the guide's words for descriptions (empty: not said)."""
 
     kinds: dict[str, KindForm]
     names: dict[str, NamesForm]
@@ -116,11 +121,12 @@ class Kinds:
     abbreviations: dict[str, str]
     headline_from: int
     business_words: tuple[str, ...]
+    media: dict[str, str]
 
 
 _TABLES = {
     "names", "texts", "numbers", "dates", "units", "addresses", "marks", "abbreviations", "kinds",
-    "left_out", "headline_from", "why", "business_words",
+    "left_out", "headline_from", "why", "business_words", "media",
 }  # fmt: skip
 
 
@@ -172,6 +178,7 @@ def _parse(data: dict[str, Any], identity: str) -> Kinds:
         data["abbreviations"],
         data["headline_from"],
         tuple(data["business_words"]),
+        data["media"],
     )
 
 
@@ -183,7 +190,7 @@ def _form(kind: type[_Form], table: dict[str, Any], where: str) -> _Form:
 
 
 def _kind(kind: str, table: dict[str, Any], why: dict[str, str], identity: str) -> KindForm:
-    known = {"label", "list", "headless", "note", "needs", "title"}
+    known = {"label", "list", "headless", "note", "needs", "title", "cited", "unlisted", "omits"}
     if table.keys() - known or "list" not in table or "title" not in table:
         raise KindsBroken(
             f"{identity}, kind {kind}: {sorted(table.keys() - known)} unknown or lacking"
@@ -200,6 +207,9 @@ def _kind(kind: str, table: dict[str, Any], why: dict[str, str], identity: str) 
         table.get("needs", {}),
         table["title"],
         why[table["title"]],
+        parse_pattern(table["cited"]) if "cited" in table else None,
+        table.get("unlisted", ""),
+        tuple(table.get("omits", [])),
     )
 
 

@@ -454,9 +454,11 @@ export interface components {
             label: string;
             guide: string;
             entry: components["schemas"]["WrittenSchema"];
+            unlisted: string;
             in_text: components["schemas"]["WrittenSchema"][];
             notes: components["schemas"]["WrittenSchema"][];
             gaps: components["schemas"]["GapSchema"][];
+            left_out: components["schemas"]["GapSchema"][];
         };
         CourseSchema: {
             readonly id: number;

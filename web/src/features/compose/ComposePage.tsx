@@ -116,16 +116,25 @@ export function ComposePage() {
 }
 
 function Out({ composed }: { composed: Schemas["ComposedSchema"] }) {
-  const empty = composed.entry.text.replaceAll(/\[[^\]]*\]|\W/g, "") === "";
+  const first = composed.unlisted ? (composed.in_text[0]?.text ?? "") : composed.entry.text;
+  const empty = first.replaceAll(/\[[^\]]*\]|\W/g, "") === "";
   return (
     <>
       {[composed.entry, ...composed.in_text, ...composed.notes].map((written, index) => (
-        <WrittenForm key={written.label} written={written} hanging={index === 0} instead={empty ? "Fill in what you know of the source." : undefined} />
+        <WrittenForm
+          key={written.label}
+          written={written}
+          hanging={index === 0}
+          instead={empty ? "Fill in what you know of the source." : (index === 0 && composed.unlisted) || undefined}
+        />
       ))}
       {!empty && composed.gaps.length > 0 && (
         <p className="compose-gaps">
           Still missing: {composed.gaps.map((gap) => gap.label).join(", ")}. A gap stays in brackets; nothing is made up.
         </p>
+      )}
+      {!empty && composed.left_out.length > 0 && (
+        <p className="compose-gaps">The guide has no place for: {composed.left_out.map((e) => e.label).join(", ")}.</p>
       )}
     </>
   );

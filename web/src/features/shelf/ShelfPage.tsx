@@ -14,7 +14,7 @@ import { WrittenForm } from "../../shared/WrittenForm";
 
 type Kind = Schemas["ShelfKindSchema"];
 
-const NEED: Record<string, string> = { needed: "needed", wanted: "where known", optional: "if there is one", without: "needed" };
+const NEED: Record<string, string> = { needed: "needed", wanted: "where known", optional: "if there is one", omitted: "the guide goes without", without: "needed" };
 const DRESS: Record<string, string> = { quotes: "“ ”", italics: "italics", plain: "plain", either: "plain or italics" };
 const CASE: Record<string, string> = { headline: "Headline Capitals", sentence: "Sentence capitals", label: "small", kept: "" };
 
@@ -108,7 +108,7 @@ function KindPage({ kind, manual, house }: { kind: Kind; manual: string; house: 
         </thead>
         <tbody>
           {kind.elements.map((element, index) => (
-            <tr key={`${element.element}${index}`} className={element.house === "left out" ? "left-out" : element.need}>
+            <tr key={`${element.element}${index}`} className={element.house === "left out" || element.need === "omitted" ? "left-out" : element.need}>
               <th scope="row">{element.label}</th>
               <td>
                 {NEED[element.need]}
@@ -122,7 +122,7 @@ function KindPage({ kind, manual, house }: { kind: Kind; manual: string; house: 
         </tbody>
       </table>
       <h2>Worked example</h2>
-      <WrittenForm written={example.entry} hanging />
+      <WrittenForm written={example.entry} hanging instead={example.unlisted || undefined} />
       {[...example.in_text, ...example.notes].map((written) => (
         <WrittenForm key={written.label} written={written} />
       ))}
