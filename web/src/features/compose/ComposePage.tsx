@@ -106,7 +106,7 @@ export function ComposePage() {
         </form>
         <section className="compose-out" aria-label="As the guide writes it" aria-live="polite">
           {composed.isError && <ProblemNote problem={composed.error} />}
-          {composed.data && <Out composed={composed.data} />}
+          {composed.data && <Out composed={composed.data} empty={elements.every((e) => typedOf(body.item, fieldOf(e)) === "")} />}
           <TextField size="small" label="Page that is cited" value={locator} onChange={(e) => setLocator(e.target.value)} sx={{ width: 180 }} />
           <FileText item={body.item} onTake={take} />
         </section>
@@ -115,9 +115,7 @@ export function ComposePage() {
   );
 }
 
-function Out({ composed }: { composed: Schemas["ComposedSchema"] }) {
-  const first = composed.unlisted ? (composed.in_text[0]?.text ?? "") : composed.entry.text;
-  const empty = first.replaceAll(/\[[^\]]*\]|\W/g, "") === "";
+function Out({ composed, empty }: { composed: Schemas["ComposedSchema"]; empty: boolean }) {
   return (
     <>
       {[composed.entry, ...composed.in_text, ...composed.notes].map((written, index) => (
