@@ -98,6 +98,42 @@ class EntryBench(BrowserTestCase):
         self.page.keyboard.press("z")
         expect(title).to_have_text("Lighting, Walking, and Fear After Midnight")
 
+    @staticmethod
+    def focused(of: Locator) -> int:
+        return int(of.evaluate_all("all => all.indexOf(document.activeElement)"))
+
+    def tab_to(self, name: str) -> None:
+        """Press Tab until the control of that name has the focus; everybody must get there."""
+        wanted = self.bench.get_by_label(name, exact=True).or_(
+            self.bench.get_by_role("button", name=name, exact=True)
+        )
+        for _ in range(80):
+            self.page.keyboard.press("Tab")
+            if wanted.evaluate_all("all => all.some(one => one === document.activeElement)"):
+                return
+        self.fail(f"{name} is not reached with Tab")
+
+    def test_kind_and_borders_are_set_with_the_keyboard_alone(self) -> None:
+        self.tab_to("Kind of source")
+        self.page.keyboard.press("Enter")
+        self.page.keyboard.type("article in a m")
+        self.page.keyboard.press("Enter")
+        expect(self.bench).to_contain_text("set by hand")
+        self.assertEqual(EntryHand.objects.get().kind, "magazine-article")
+        self.tab_to("Set borders…")
+        self.page.keyboard.press("Enter")
+        words = self.bench.get_by_role("toolbar", name="Words of the entry").get_by_role("button")
+        self.tab_to(words.first.inner_text())
+        for word in ("Lighting", "Walking"):
+            while words.nth(self.focused(words)).inner_text() != word:
+                self.page.keyboard.press("ArrowRight")
+            self.page.keyboard.press("Enter")
+        self.page.keyboard.press("Tab")
+        expect(self.bench.get_by_role("button", name="Check it so")).to_be_focused()
+        self.page.keyboard.press("Enter")
+        title = self.bench.locator(".laid-cell").filter(has_text="title").locator(".written")
+        expect(title).to_have_text("Lighting, Walking")
+
     def test_without_barriers_in_both_schemes(self) -> None:
         self.assertEqual(self.violations(self.page), [])
         self.bench.get_by_role("button", name="Set borders…").click()

@@ -109,7 +109,7 @@ class Compose(BrowserTestCase):
         self.assertEqual(self.out.locator(".written-form").first.get_by_role("button").count(), 0)
         self.go("/compose?guide=chicago-18-notes&kind=book")
         self.fill(Author="Okonjo, Adaeze", Title="Salt", Place="Lode", Publisher="Quay House")
-        expect(self.out).to_contain_text("The guide has no place for: place.")
+        expect(self.out).to_contain_text("This guide leaves out: place.")
 
     def test_a_text_in_an_open_format_fills_the_fields_and_nonsense_says_why(self) -> None:
         self.go("/compose?guide=apa-7&kind=book")

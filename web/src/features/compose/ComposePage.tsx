@@ -96,7 +96,7 @@ export function ComposePage() {
                 size="small"
                 label={`${said?.label ?? element}${said?.need === "needed" ? " · needed" : ""}`}
                 value={typedOf(item, field)}
-                placeholder={help}
+                placeholder={field.kind === "names" ? "Family, Given; a line a person" : help}
                 multiline={field.kind === "names"}
                 slotProps={{ htmlInput: { title: help } }}
                 onChange={(e) => setItem(withTyped(item, field, e.target.value))}
@@ -132,7 +132,7 @@ function Out({ composed, empty }: { composed: Schemas["ComposedSchema"]; empty: 
         </p>
       )}
       {!empty && composed.left_out.length > 0 && (
-        <p className="compose-gaps">The guide has no place for: {composed.left_out.map((e) => e.label).join(", ")}.</p>
+        <p className="compose-left-out">This guide leaves out: {composed.left_out.map((e) => e.label).join(", ")}.</p>
       )}
     </>
   );

@@ -1,7 +1,7 @@
 import Button from "@mui/material/Button";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useMemo, useState } from "react";
+import { useMemo, useState, type KeyboardEvent } from "react";
 
 import type { Entry, Schemas } from "../../api/client";
 
@@ -37,7 +37,19 @@ export function BorderSetter({ entry, borders, elements, onDone }: Props) {
   const [first, setFirst] = useState<Word | null>(null);
   const [drawn, setDrawn] = useState<Border[]>(borders);
   const words = useMemo(() => wordsOf(entry.text), [entry.text]);
-  const mine = drawn.find((b) => b.element === element);
+  // One stop for Tab; the arrows go from word to word.
+  const [at, setAt] = useState(0);
+  const step = (event: KeyboardEvent<HTMLElement>) => {
+    const to = { ArrowLeft: at - 1, ArrowRight: at + 1, Home: 0, End: words.length - 1 }[event.key];
+    if (to === undefined) return;
+    event.preventDefault();
+    event.stopPropagation();
+    event.currentTarget.querySelectorAll("button")[to]?.focus();
+  };
+  const mine = drawn.filter((b) => b.element === element);
+  // Until somebody draws it, an element stands as Grelt reads it.
+  const shown = mine.length > 0 ? mine : entry.elements.filter((e) => e.name === element);
+  const within = (word: Word) => shown.some((b) => word.start >= b.start && word.end <= b.end);
   const press = (word: Word) => {
     if (first === null) {
       setFirst(word);
@@ -58,24 +70,27 @@ export function BorderSetter({ entry, borders, elements, onDone }: Props) {
           ))}
         </TextField>
         <span aria-live="polite">
-          {first ? `Begins with “${first.text}”: now its last word.` : "Press the first word of the element, then its last."}
+          {first ? `Begins with “${first.text}”: now its last word.` : "Press the first word of the element, then its last; arrows go from word to word."}
         </span>
-        <Button size="small" variant="contained" onClick={() => onDone(drawn)} disabled={drawn.length === 0}>
-          Check it so
-        </Button>
       </div>
-      <p className="book border-words">
-        {words.map((word) => (
+      <p className="book border-words" role="toolbar" aria-label="Words of the entry" onKeyDown={step}>
+        {words.map((word, index) => (
           <button
             key={word.start}
             type="button"
-            className={mine && word.start >= mine.start && word.end <= mine.end ? "in" : first?.start === word.start ? "first" : ""}
+            tabIndex={index === at ? 0 : -1}
+            onFocus={() => setAt(index)}
+            className={first?.start === word.start ? "first" : within(word) ? "in" : ""}
+            aria-pressed={within(word)}
             onClick={() => press(word)}
           >
             {word.text}
           </button>
         ))}
       </p>
+      <Button size="small" variant="contained" onClick={() => onDone(drawn)} disabled={drawn.length === 0}>
+        Check it so
+      </Button>
     </div>
   );
 }

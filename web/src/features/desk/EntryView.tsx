@@ -117,7 +117,7 @@ export function EntryView({ entry, guide, busy, borders, onSet }: Props) {
                 worked example, <Link to={`/guides/${guide}?kind=${mine.kind}`}>{mine.label}</Link>
               </span>
               <span className="book">
-                <Marked html={mine.example.entry.html} />
+                {mine.example.unlisted || <Marked html={mine.example.entry.html} />}
               </span>
             </p>
           )}
