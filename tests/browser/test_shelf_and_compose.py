@@ -105,7 +105,9 @@ class Compose(BrowserTestCase):
         expect(self.out).to_contain_text("Fill in what you know of the source.")
         self.fill(Author="Marsh, Lena", Date="2023-05-12")
         expect(self.out).to_contain_text("(L. Marsh, personal communication, May 12, 2023)")
-        expect(self.out.locator(".written-form").first).to_contain_text("is cited in the text alone")
+        expect(self.out.locator(".written-form").first).to_contain_text(
+            "is cited in the text alone"
+        )
         self.assertEqual(self.out.locator(".written-form").first.get_by_role("button").count(), 0)
         self.go("/compose?guide=chicago-18-notes&kind=book")
         self.fill(Author="Okonjo, Adaeze", Title="Salt", Place="Lode", Publisher="Quay House")

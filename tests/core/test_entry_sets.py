@@ -11,7 +11,16 @@ from grelt.works import KINDS
 from .marked_entries import load_set
 from .measured_entries import Measured, measure
 
-SETS = ("development", "sealed", "sealed-2", "sealed-3", "sealed-4", "sealed-5", "sealed-6")
+SETS = (
+    "development",
+    "sealed",
+    "sealed-2",
+    "sealed-3",
+    "sealed-4",
+    "sealed-5",
+    "sealed-6",
+    "sealed-7",
+)
 GUIDES = ("mla-9", "apa-7", "chicago-17-notes", "chicago-17-author-date")
 
 

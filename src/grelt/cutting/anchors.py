@@ -264,6 +264,8 @@ def _dates(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
     for number, match in enumerate(found):
         if number + 1 < len(found) and (_of_a_title(text, match) or _in_italics(written, match)):
             continue
+        if number and _spans_years(match) and _of_a_title(text, match):
+            continue
         span = Span(*match.span())
         value = date_of(match)
         if value is None:
@@ -306,6 +308,11 @@ def _of_a_title(text: str, match: re.Match[str]) -> bool:
             r"\b(?:Press|Books|UP|P|College|University|Inc|Ltd|House)\b[.,]*\s?$", before
         )
     )
+
+
+def _spans_years(match: re.Match[str]) -> bool:
+    """`1660–1720`: no publication takes so long."""
+    return re.fullmatch(r"\d{4}[-–—](?:\d\d){1,2}", match.group()) is not None
 
 
 def _part_of_words(text: str, match: re.Match[str]) -> bool:

@@ -21,7 +21,8 @@ _INSTITUTION = re.compile(
     r"\b(?:U|University|College|School|Institute|Academy|Museum|Gallery|Library|Archives?|Collection|Hall|Universit\w+)\b"
 )
 _EVENT = re.compile(
-    r"\b(?:Conference|Symposium|Congress|Meeting|Colloquium|Workshop|Seminar|Convention|Lecture|Assembly|Festival|Forum|Summit|Day|Days|Week)\b"
+    r"\b(?:Conference|Symposium|Congress|Meeting|Colloquium|Workshop|Seminar|Convention|Lecture|Assembly|Festival|Forum|Summit|Day|Days|Week|"
+    r"conference|symposium|congress|meeting|colloquium|workshop|seminar|convention)\b"
 )
 _DATABASE = re.compile(
     r"\b(?:Database|Full Text|Index|Archive|Complete|Source|Collection|Online|Store|Direct|Host|Reader|Stacks|"

@@ -164,6 +164,7 @@ def _best(
         form, pattern = patterns[number]
         fit = fitter.fit(form, pattern)
         score = fit.score + cues.get(form.kind, 0.0) + _container_cue(written, units, fit)
+        score += _length_cue(written, units, fit)
         fits.append(replace(fit, score=score))
     fits.sort(key=lambda f: -f.score)
     if not fits:
@@ -274,6 +275,26 @@ def _container_cue(written: Written, units: list[Unit], fit: Fit) -> float:
     words = written.text[spans[0].start : spans[-1].end]
     cues = _cues().get(fit.kind, {}).get("container", ())
     return sum(weight for pattern, weight in cues if pattern.search(words))
+
+
+def _length_cue(written: Written, units: list[Unit], fit: Fit) -> float:
+    """What the length of a work says against a kind whose works are short."""
+    against = float(_tables().get(fit.kind, {}).get("long", 0.0))
+    if not against:
+        return 0.0
+    pairs = list(zip(units, fit.elements, strict=True))
+    words = sum(len(u.span.of(written.text).split()) for u, e in pairs if e == "title")
+    pages = next((u.span.of(written.text) for u, e in pairs if e == "pages"), "")
+    return against * (words > 4 and _extent(pages) > 6)
+
+
+def _extent(pages: str) -> int:
+    """How many pages a range has, whole or shortened (`301–19`); 0 for what is none."""
+    match = re.fullmatch(r"(\d+)\s?[-–—]\s?(\d+)", pages)
+    if match is None:
+        return 0
+    first, last = match.groups()
+    return int(first[: max(0, len(first) - len(last))] + last) - int(first) + 1
 
 
 def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement, ...]:

@@ -42,11 +42,32 @@ def find_units(written: Written, lead: tuple[Unit, ...], start: int) -> list[Uni
             taken.take(span)
             units.append(Unit("", span, span, "italics"))
     units += _free(text, taken, start)
+    units = _titles_within(text, units)
     annotation = annotation_of(text, units, start)
     if annotation is not None:
         units = [u for u in units if not u.whole.overlaps(annotation)]
         units.append(Unit("annotation", annotation, annotation))
     return sorted(units, key=lambda u: (u.whole.start, u.whole.end))
+
+
+def _titles_within(text: str, units: list[Unit]) -> list[Unit]:
+    """Italic words that an undressed title has in it are its own (`Rereading *Salt*. *Estuary Review*`):
+    no mark parts them, and another stretch in italics holds the whole."""
+    found: list[Unit] = []
+    for unit in sorted(units, key=lambda u: (u.whole.start, u.whole.end)):
+        before = found[-1] if found else None
+        if (
+            before is not None
+            and not (before.element or unit.element)
+            and {before.dress, unit.dress} == {"plain", "italics"}
+            and text[before.whole.end : unit.whole.start] == " "
+            and any(u.dress == "italics" and u.whole.start > unit.whole.end for u in units)
+        ):
+            whole = Span(before.whole.start, unit.whole.end)
+            found[-1] = Unit("", Span(before.span.start, unit.span.end), whole)
+        else:
+            found.append(unit)
+    return found
 
 
 def _within_words(text: str, span: Span) -> bool:

@@ -51,6 +51,9 @@ def gap_differences(
     if bracket is not None:
         yield from bracket
         return
+    numbered = laid.whole.pieces[one[1]].element == "numbering"
+    if numbered and laid.kinds.marks["tight_colon"] and span.of(laid.text) == ": ":
+        return
     yield from mark_differences(laid.text, span, wanted, laid.whole.pieces[other[1]].element)
 
 

@@ -240,6 +240,7 @@ def dress_difference(
     if (
         wanted == "plain"
         and italic
+        and not (cut.dress == "plain" and isinstance(cut.value, TextValue) and cut.value.apart)
         and piece.element in ("title", "container", "publisher", "database")
     ):
         return Difference(rule_italic, cut.span, text, markup, piece.element, "plain", holes)

@@ -13,6 +13,7 @@ from ..text.lexicon import is_common
 from ..text.names import (
     INITIALS,
     NAME_WORD,
+    ORGANISATION_WORDS,
     UPPER,
     PersonName,
     inverted_names,
@@ -184,9 +185,17 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
         return Opening(OpeningKind.PERSON, bare, span, turned)
     follows = next((kind for s, kind in dressed if s.start >= end), None)
     undressed_title = follows == "italics" and _is_container(text, dressed[0][0])
-    if undressed_title and not looks_like_organisation(bare):
+    if _is_sentence(bare) or (undressed_title and not looks_like_organisation(bare)):
         return Opening(OpeningKind.TITLE, bare, span)
     return Opening(OpeningKind.ORGANISATION, re.sub(r"\s+", " ", bare), span)
+
+
+def _is_sentence(bare: str) -> bool:
+    """Words that no group has for a name: small letters where a name has capitals."""
+    said = [w for w in re.findall(r"[^\W\d_]+", bare)[1:] if len(w) > 3]
+    small = [w for w in said if w[0].islower() and is_common(w)]
+    grouped = any(w.casefold() in ORGANISATION_WORDS for w in re.findall(r"\w+", bare))
+    return len(small) > len(said) / 2 and not grouped
 
 
 def _is_forename(given: str) -> bool:

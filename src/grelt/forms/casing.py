@@ -34,9 +34,15 @@ _EITHER = frozenset(
     throughout despite except beside besides round amid amidst concerning regarding de la le van
     von der den el al da di du des y et und""".split()
 )
+_SMALL = _ARTICLES | _JOINING | _PLAIN_PREPOSITIONS | _SHORT_PREPOSITIONS | _EITHER
 # Words that end the name of an organisation or an event.
 _NAMING = ORGANISATION_WORDS | frozenset(
     "symposium colloquium festival war act street quay bridge river valley county".split()
+)
+# Never the whole of a name, nor in one: with a capital within a title they tell headline capitals.
+_TELLING = frozenset(
+    """my your his her its our their this that these those is are was were be been has have had does
+    did not no how what when where why who whose which""".split()
 )
 _PREFIXES = frozenset(
     "anti co ex mid multi non post pre re self semi sub un inter intra over under".split()
@@ -265,13 +271,16 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
         len(capped) >= 0.8 * total and len(common) >= 2 and len(common) >= 0.6 * len(capped)
     )
     sure = 0.9
+    told = set() if throughout else _told_by_part(found, capped)
     if not throughout and len(capped) == 1 == total and common:
         # `Slack Water`: a single capital may be a name's, unless the paper writes it small.
         throughout = is_common(found[0].text) and capped[0].text.casefold() in vocabulary.small
         sure = 0.6
     for word in capped:
         lower = word.text.casefold()
-        if throughout and (word in common or lower in vocabulary.small or word in small):
+        if (throughout or word.span in told) and (
+            word in common or lower in vocabulary.small or word in small
+        ):
             yield CaseChange(word.span, lower, sure)
         elif (
             not throughout
@@ -281,6 +290,23 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
             and len(common) >= 2
         ):
             yield CaseChange(word.span, lower, 0.6)
+
+
+def _told_by_part(found: list[_Word], capped: list[_Word]) -> set[Span]:
+    """Words of a subtitle that is all in headline capitals, where a word that is in no name has one."""
+    parts: list[list[_Word]] = []
+    for word in found:
+        if word.fresh or not parts:
+            parts.append([])
+        parts[-1].append(word)
+    return {
+        word.span
+        for part in parts
+        if any(w in capped and w.text.casefold() in _TELLING for w in part)
+        and not any(w.text[0].islower() and w.text not in _SMALL for w in part)
+        for word in part
+        if word in capped
+    }
 
 
 def _is_measure(found: list[_Word]) -> bool:

@@ -144,6 +144,8 @@ def _between(before: Piece | None, mark: str, after: Piece | None, kinds: Kinds)
         mark = " "  # `Paper presented at the conference`
     if before is not None:
         stop = before.text[-1:]
+        if kinds.marks["tight_colon"] and before.element == "numbering" and stop.isdigit():
+            mark = ":" if mark == ": " else mark  # `6:44`, where no bracket parts them
         if mark[:1] == "." and stop in (".", *_AFTER_STRONG):
             mark = mark[1:]
         if before.dress == "quotes" and not before.gap:

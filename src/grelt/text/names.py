@@ -235,10 +235,18 @@ def _later_piece(piece: str) -> list[PersonName] | None:
             if len(parts) == 2 and (pair := inverted_name(", ".join(parts))) is not None:
                 return [pair]
             return None
-        if len(parts) == 2 and not natural.given:
+        if at == 0 and len(parts) == 2 and not natural.given:
             pair = inverted_name(", ".join(parts))
             if pair is not None:
                 return [pair]
-        names.append(natural)
+        names.append(_with_given(natural))
         at += 1
     return names
+
+
+def _with_given(name: PersonName) -> PersonName:
+    """A name in a list has a given name: what looks like a particle may be one (`Della Rusk`)."""
+    first, _, rest = name.family.partition(" ")
+    if name.given or not rest or not first[:1].isupper():
+        return name
+    return PersonName(rest, first, name.suffix)
