@@ -238,7 +238,7 @@ def _is_unclear(cut: Cut) -> bool:
     """Nothing but loose stretches, or no title and little else to go by."""
     if cut.left_over > _UNKNOWN_OVER or cut.fit < _LEAST_FIT:
         return True
-    if cut.element("title") is not None or "medium" in cut.work.values:
+    if cut.element("title") is not None or cut.work.values.keys() & {"medium", "interviewer"}:
         return False
     return (
         len(

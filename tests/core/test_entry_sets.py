@@ -20,6 +20,7 @@ SETS = (
     "sealed-5",
     "sealed-6",
     "sealed-7",
+    "sealed-8",
 )
 GUIDES = ("mla-9", "apa-7", "chicago-17-notes", "chicago-17-author-date")
 

@@ -112,22 +112,10 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
         if sheltered.free(Span(*match.span())):
             span = _not_into_year(text, Span(*match.span("pages")))
             yield Unit("pages", span, Span(match.start(), span.end), value=TextValue(span.of(text)))
-    for match in BARE_PAGES.finditer(text, start):
-        span = _not_into_year(text, Span(*match.span("pages")))
-        if (
-            len(span)
-            and sheltered.free(span)
-            and _paged(
-                text,
-                match,
-                span,
-                italic_before=match.start() > 0 and written.italic[match.start() - 1],
-            )
-        ):
-            yield Unit("pages", span, span, value=TextValue(span.of(text)))
+    yield from _bare_pages(written, start, sheltered)
     for match in ENCLOSED_PAGES.finditer(text, start):
         span = Span(*match.span("pages"))
-        if sheltered.free(span) and match.start() > 1 and written.italic[match.start() - 2]:
+        if sheltered.free(span) and not re.match(r"(?:1[4-9]|20)\d\d", span.of(text)):
             yield Unit("pages", span, span, value=TextValue(span.of(text)))
     for match in UNPARTED_PAGES.finditer(text, start):
         span = Span(*match.span("pages"))
@@ -148,6 +136,29 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
         whole = Span(match.start(), match.start() + match.group().rstrip().__len__())
         if sheltered.free(whole):
             yield Unit("words", whole, whole, value=TextValue(whole.of(text)))
+
+
+# A newspaper's article goes on elsewhere: `*Saltmarsh Courier*, A1, A6.`
+_FURTHER = re.compile(r"(?:,\s[A-Z]?\d{1,3})+(?=\.)")
+_MONTH = re.compile(r"\b(?:Jan|Feb|Mar|Apr|May|June?|July?|Aug|Sept?|Oct|Nov|Dec)[a-z]*\b")
+
+
+def _bare_pages(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
+    """Pages without a label."""
+    text = written.text
+    at = start
+    while (match := BARE_PAGES.search(text, at)) is not None:
+        span = _not_into_year(text, Span(*match.span("pages")))
+        if not len(span) or not sheltered.free(span):
+            at = match.start() + 1  # what is taken may hide what follows
+            continue
+        at = match.end()
+        italic_before = match.start() > 0 and written.italic[match.start() - 1]
+        more = _FURTHER.match(text, span.end) if italic_before and _MONTH.search(text) else None
+        if more is not None:
+            span = Span(span.start, more.end())
+        if more is not None or _paged(text, match, span, italic_before=italic_before):
+            yield Unit("pages", span, span, value=TextValue(span.of(text)))
 
 
 def _number_value(element: str, match: re.Match[str], group: str) -> TextValue:
@@ -252,7 +263,9 @@ def _numberings(written: Written, start: int, sheltered: Taken) -> Iterator[Unit
         span = Span(*match.span("v"))
         before = match.start() - 1
         after_italics = before > 0 and written.italic[before]
-        if after_italics and sheltered.free(span):
+        # What has its volume behind it alone shows it by its italics: `*Coast*, *12*. https://`.
+        told = match["closed"] is None or written.italic[span.start]
+        if after_italics and told and sheltered.free(span):
             yield Unit(
                 "numbering", span, span, parts=(("volume", span),), value=TextValue(span.of(text))
             )
@@ -265,6 +278,8 @@ def _dates(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
         if number + 1 < len(found) and (_of_a_title(text, match) or _in_italics(written, match)):
             continue
         if number and _spans_years(match) and _of_a_title(text, match):
+            continue
+        if _of_pages(text, match, alone=len(found) == 1):
             continue
         span = Span(*match.span())
         value = date_of(match)
@@ -310,6 +325,20 @@ def _of_a_title(text: str, match: re.Match[str]) -> bool:
     )
 
 
+# What pages follow: `40(2), 1540–1552`, `(2021): 1540–52`, `pp. 1540-52`.
+_BEFORE_PAGES = re.compile(r"(?:\bpp?\.\s?|\d\)?:\s?)$")
+_BEFORE_RANGE = re.compile(r"(?:\bpp?\.\s?|\d\)?[:,]\s?)$")
+
+
+def _of_pages(text: str, match: re.Match[str], *, alone: bool) -> bool:
+    """Whether what looks like years are pages: they stand where pages do, and another date is there."""
+    if match["y7"] is None or alone:
+        return False
+    ranged = match["later"] is not None and re.search(r"\d$", match["later"]) is not None
+    before = text[max(0, match.start() - 12) : match.start()]
+    return (_BEFORE_RANGE if ranged else _BEFORE_PAGES).search(before) is not None
+
+
 def _spans_years(match: re.Match[str]) -> bool:
     """`1660–1720`: no publication takes so long."""
     return re.fullmatch(r"\d{4}[-–—](?:\d\d){1,2}", match.group()) is not None
@@ -330,19 +359,23 @@ def _not_into_year(text: str, span: Span) -> Span:
 def _paged(text: str, match: re.Match[str], span: Span, *, italic_before: bool) -> bool:
     """Whether figures without a label are pages: a range, or what a colon or a full date leads to."""
     words = span.of(text)
-    if (
-        re.fullmatch(r"(?:1[4-9]|20)\d\d(?:\s?[-–—]\s?(?:(?:1[4-9]|20)?\d\d)?)?", words)
-        and match["mark"] == ","
-    ):
+    before = text[: match.start()]
+    years = re.fullmatch(r"1\d{3}|20\d\d", words) or (
+        re.fullmatch(r"(?:1\d|20)\d\d\s?[-–—]\s?(?:(?:1\d|20)?\d\d)?", words)
+        and not re.search(r"\d\)?$", before)
+    )
+    if years and match["mark"] != ":":
         return False
     if re.search(r"[-–—‑−]", words):
         first = re.match(r"[A-Za-z]{0,2}\d+|[ivxlc]+", words)
         return first is not None
     if match["mark"] == ":":
         return bool(re.search(r"\d\)?$", text[: match.start()]))
-    before = text[: match.start()]
     after = text[span.end : span.end + 1]
     closes = after in (".", "")
     counted = re.search(r"\bed\.$|\b[Vv]ol\. \d+$", before) is not None
-    dated = counted or italic_before or bool(re.search(r"(?:1[4-9]|20)\d\d$|\d\)$", before))
+    edited = re.search(r"\b(?:[Ee]dited|[Tt]ranslated) by [^,.;]{3,80}$", before) is not None
+    dated = (
+        counted or edited or italic_before or bool(re.search(r"(?:1[4-9]|20)\d\d$|\d\)$", before))
+    )
     return closes and (dated or re.fullmatch(r"[A-Z]\d{1,3}\+?", words) is not None)

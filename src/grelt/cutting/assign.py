@@ -51,12 +51,13 @@ _LEADS = frozenset(("author", "editor", "translator", "director", "host", "perfo
 @dataclass(frozen=True)
 class Fit:
     """How units fit a kind. `elements` is the element of each unit; joined units have the same, and
-    the number of the unit they begin with in `starts`."""
+    the number of the unit they begin with in `starts`. `titled` says that the kind has a title."""
 
     kind: str
     score: float
     elements: tuple[str, ...]
     starts: tuple[int, ...]
+    titled: bool = True
 
 
 @dataclass(frozen=True, slots=True)
@@ -148,7 +149,8 @@ class Fitter:
                     elements[number] = element
                     starts[number] = before
             i, j = before, slot_before
-        return Fit(form.kind, best[count][width], tuple(elements), tuple(starts))
+        titled = form.needs.get("title", "optional") != "optional"
+        return Fit(form.kind, best[count][width], tuple(elements), tuple(starts), titled)
 
     def _is_earlier(self, at: int) -> bool:
         """A bare year with another date behind it."""
@@ -311,6 +313,8 @@ def _skip(form: KindForm, element: str) -> float:
         return 0.03
     if element == "place":
         return 0.2
+    if element == "numbering" and form.needs.get("volume", "optional") != "optional":
+        return 1.6  # hardly a journal has neither volumes nor issues
     if element == "container" and form.needs.get("container") == "needed":
         return 1.5
     return max(_SKIP.get(form.needs.get(n, "optional"), 0.4) for n in names)

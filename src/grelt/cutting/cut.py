@@ -195,7 +195,7 @@ def _cut(
     has_title = any(e.name == "title" for e in elements)
     if hand.kind:
         confidence = 1.0
-    elif not has_title and best.kind != "personal-communication":
+    elif not has_title and best.titled:
         confidence *= 0.7
     work = _work(best.kind, elements, units, written)
     return Cut(

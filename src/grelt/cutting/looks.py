@@ -62,7 +62,7 @@ NUMBERING = re.compile(
     r"|(?<![\d(./])(?P<v5>\d{1,3})\.(?P<i5>\d{1,2})(?=,?\s\(|:|,\s\d)"
 )  # fmt: skip
 BARE_VOLUME = re.compile(
-    r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d{1,3}\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d))"
+    r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d{1,3}\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d)|(?P<closed>\.\s))"
 )
 PAGES = re.compile(
     rf"\b(?P<label>[Pp]p?\.|[Pp][Pp]?(?=\s?\d)|[Pp]gs?\.|[Pp]ages?|S\.)\s?(?P<pages>{RANGES})(?!\w)"
@@ -70,9 +70,11 @@ PAGES = re.compile(
 BARE_PAGES = re.compile(
     rf"(?P<mark>:|,)\s?(?!(?:1[4-9]|20)\d\d\b(?!\s?[-–—]))(?P<pages>{DASHED}(?:,\s?{RANGE}(?![\w]))*|{RANGE})(?=[.,;\s]|$)"
 )
-ENCLOSED_PAGES = re.compile(r"(?<=\s)\((?P<pages>\d{1,5}\s?[-–—]\s?\d{1,5})\)")
+ENCLOSED_PAGES = re.compile(r"(?<=\s)\((?P<pages>\d{1,5}\s?[-–—]\s?\d{1,5})\)(?=[.,])")
 # Pages behind a year in parentheses, without the colon that should part them.
-UNPARTED_PAGES = re.compile(rf"(?<=\d\)\s)(?P<pages>{DASHED})(?=[.,])")
+UNPARTED_PAGES = re.compile(
+    rf"(?:(?<=\d\)\s)|(?<=[^\W\d_]\.\s))(?P<pages>{DASHED})(?=[.,](?:\s|$))"
+)
 GENERIC_TO = re.compile(
     r"(?<=[.”\"]\s)(?P<title>Introduction|Foreword|Preface|Afterword|Epilogue|Prologue)\s(?P<to>to)\s"
 )
@@ -101,6 +103,8 @@ DEGREE = r"(?:unpublished\s)?(?:(?:PhD|Ph\.D\.|MA|M\.A\.|MSc|M\.Sc\.|MPhil|BA|B\
 MEDIUM = re.compile(
     rf"(?<![\w])(?P<m>{DEGREE}|[Pp]aper\s(?:presented|given|read|delivered)\sat|[Pp]resentation\sat|[Ll]ecture\s(?:given|delivered)\sat|"
     r"(?:[Ee]-?mail|[Ll]etter|[Mm]essage|[Tt]ext\smessage|[Cc]onversation|[Dd]iscussion)(?:\s(?:message\s)?(?:to|with)\s(?:the\s|this\s)?[Aa]uthor)|(?<=[.,”]\s)(?:[Ee]-?mail|[Ll]etter)\sto\s(?:the\s)?[A-Z][\w’.-]*(?:\s[A-Z][\w’-]*\.?){0,4}(?=[.,])|"
+    r"(?<=[.,”]\s)[Ii]nterview\s(?:with|by|conducted\sby)\s(?:the\s)?author|"
+    r"(?<=[.,”]\s)[Aa]dvance\sonline\spublication|"
     r"(?:[Pp]ersonal|[Tt]elephone|[Pp]hone|[Oo]nline|[Vv]ideo)\s(?:interview|communication|conversation)|"
     r"(?<=[.,”\"]\s)(?:Interview|Lecture|Keynote\s(?:address|lecture)|Address|Reading|Photograph|Painting|Etching|Woodcut|Map|Engraving|Film|Video|Poster|Paper\spresentation|Poster\spresentation|Conference\spresentation|Podcast|Audio(?:\srecording|\spodcast(?:\sepisode)?)?|Blu-ray|DVD|PDF|Microfilm|Data\sset|Dataset|Computer\ssoftware|Oil\son\scanvas|Oil\son\spanel|Watercolou?r|Silver\sprint|Gelatin\ssilver\sprint)(?=[.,;]|$)"
     r")(?=[.,;\s]|$)"

@@ -20,7 +20,8 @@ def find_units(written: Written, lead: tuple[Unit, ...], start: int) -> list[Uni
     taken = Taken(len(text))
     taken.take(Span(0, start))
     units = list(lead)
-    quotes = [s for s in written.quotes if s.start >= start and not _within_words(text, s)]
+    inner = [s for s in written.quotes if s.start >= start and _is_inner(written, s)]
+    quotes = [s for s in written.quotes if s.start >= start and s not in inner]
     sheltered = Taken(len(text))
     for span in quotes:
         sheltered.take(span)
@@ -41,7 +42,7 @@ def find_units(written: Written, lead: tuple[Unit, ...], start: int) -> list[Uni
         if len(span) and taken.free(span) and any(c.isalpha() for c in span.of(text)):
             taken.take(span)
             units.append(Unit("", span, span, "italics"))
-    units += _free(text, taken, start)
+    units += _free(text, taken, start, inner)
     units = _titles_within(text, units)
     annotation = annotation_of(text, units, start)
     if annotation is not None:
@@ -68,6 +69,13 @@ def _titles_within(text: str, units: list[Unit]) -> list[Unit]:
         else:
             found.append(unit)
     return found
+
+
+def _is_inner(written: Written, span: Span) -> bool:
+    """A quotation that is part of a title, italic or plain."""
+    held = any((i.start <= span.start and span.end < i.end) or (i.start < span.start and span.end <= i.end)
+               for i in written.italics)  # fmt: skip
+    return held or _within_words(written.text, span)
 
 
 def _within_words(text: str, span: Span) -> bool:
@@ -114,8 +122,8 @@ def _ends_short(words: str) -> bool:
     return last in ("jr", "sr", "inc", "ltd") or bool(re.search(r"\b(?:[A-Z]\.){2}$", words))
 
 
-def _free(text: str, taken: Taken, start: int) -> Iterator[Unit]:
-    """What is left, parted at marks."""
+def _free(text: str, taken: Taken, start: int, inner: list[Span]) -> Iterator[Unit]:
+    """What is left, parted at marks, but for those within a quotation that is part of a title."""
     at = start
     while at < len(text):
         if taken.flags[at]:
@@ -124,19 +132,20 @@ def _free(text: str, taken: Taken, start: int) -> Iterator[Unit]:
         end = at
         while end < len(text) and not taken.flags[end]:
             end += 1
-        yield from _parted(text, at, end)
+        yield from _parted(text, at, end, inner)
         at = end
 
 
-def _parted(text: str, start: int, end: int) -> Iterator[Unit]:
+def _parted(text: str, start: int, end: int, inner: list[Span]) -> Iterator[Unit]:
     at = start
-    for position in [*_breaks(text, start, end), end]:
+    breaks = [b for b in _breaks(text, start, end) if not any(s.start < b < s.end for s in inner)]
+    for position in [*breaks, end]:
         piece = text[at:position]
         lead = len(piece) - len(piece.lstrip(' .,;:()[]<>“”"—–-/'))
         tail = len(piece.rstrip(' ,;:([<“"'))
         if lead and piece[lead - 1] in '“"' and "”" in piece[lead:tail].replace('"', "”"):
             lead -= 1  # words that begin with a quotation
-        closing = piece[:tail]
+        closing = piece[lead:tail]
         # A bracket that is not the segment's own is no part of it.
         while (
             tail > lead
@@ -145,7 +154,7 @@ def _parted(text: str, start: int, end: int) -> Iterator[Unit]:
         ):
             tail -= 1
             tail = len(piece[:tail].rstrip())
-            closing = piece[:tail]
+            closing = piece[lead:tail]
         if closing.endswith(".") and not _is_abbreviated(closing):
             tail -= 1
         if tail > lead and any(c.isalnum() for c in piece[lead:tail]):
@@ -157,7 +166,7 @@ def _parted(text: str, start: int, end: int) -> Iterator[Unit]:
 
 def _is_abbreviated(words: str) -> bool:
     last = re.split(r"[\s(]", words.rstrip("."))[-1].casefold()
-    return last in ABBREVIATED or re.fullmatch(r"(?:\w\.)+\w?", last + ".") is not None
+    return last in ABBREVIATED or re.fullmatch(r"(?:[^\W\d_]\.)+\w?", last + ".") is not None
 
 
 def _breaks(text: str, start: int, end: int) -> Iterator[int]:

@@ -74,6 +74,11 @@ class Written:
         words = span.of(self.text)
         lead = len(words) - len(words.lstrip(' .,;:()[]“”"'))
         tail = len(words.rstrip(' .,;:([“”"'))
+        # A quotation within the title keeps both its marks.
+        if lead and words[lead - 1] == "“" and 0 < words.find("”", lead) < tail:
+            lead -= 1
+        if words[tail : tail + 1] == "”" and words.rfind("“", 0, tail) > lead:
+            tail += 1
         return Span(span.start + min(lead, tail), span.start + max(lead, tail))
 
     def share_in_italics(self, span: Span) -> float:

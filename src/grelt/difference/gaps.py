@@ -128,6 +128,8 @@ def _extra(
 ) -> Iterator[Difference]:
     first = between[0]
     rule = "entry-stray" if all(e.name == "stray" for e in between) else "entry-element-extra"
+    if all(e.name == "date" for e in between):
+        rule = "entry-date-position"
     found = first.whole.of(laid.text)
     place, expected, _ = trimmed(laid.text, span, wanted, "")
     yield Difference(
@@ -210,6 +212,7 @@ def _extra_template(element: str) -> str:
         "retrieved": "retrieved",
         "stray": "stray",
         "database": "database",
+        "date": "again",
     }.get(element, "extra")
 
 

@@ -11,6 +11,7 @@ from ..forms import Composed, Piece, Vocabulary
 from ..forms.markup import dressed
 from ..guides.kinds import Kinds
 from ..text.spans import Span
+from ..works import DateValue
 from .texts import TEXTS
 
 _SAME_ELEMENT = {
@@ -139,7 +140,21 @@ class Laid:
 
     def is_kept(self, element: CutElement) -> bool:
         """What the pattern has no place for, and the guide nothing against."""
-        return element.name not in ("stray", "retrieved", "words", *self.left_out)
+        if element.name in ("stray", "retrieved", "words", *self.left_out):
+            return False
+        return not self._says_year_again(element)
+
+    def _says_year_again(self, element: CutElement) -> bool:
+        """A year behind the publisher that stands in its place already."""
+        if element.name != "date" or not isinstance(element.value, DateValue):
+            return False
+        first = next(
+            (self.elements[a] for a in self.pairs if self.elements[a].name == "date"), None
+        )
+        if first is None or first is element or not isinstance(first.value, DateValue):
+            return False
+        bare = element.value.month is None and not element.value.season
+        return bare and element.value.year is not None and element.value.year == first.value.year
 
     def behind(self, anchor: tuple[int, int], wanted: str) -> tuple[int, str]:
         """Where the marks behind an anchor begin, and those wanted there. What closes an element whose

@@ -293,7 +293,10 @@ class _Writer:
         text = write_date(value, form.order, form.months)
         if not text:
             return Piece(slot.element, (GAPS["date"],), gap=True, slot=slot)
-        return Piece(slot.element, (form.wrap.format(text),), slot=slot)
+        texts: tuple[str, ...] = (form.wrap.format(text),)
+        if value.literal in ("forthcoming", "in press") and slot.form == "year":
+            texts = (text.capitalize(), text)  # it stands behind a period there
+        return Piece(slot.element, texts, slot=slot)
 
     def _numbering(self, slot: Slot) -> Piece | None:
         """Volume and issue as one piece: their order and marks are one thing."""

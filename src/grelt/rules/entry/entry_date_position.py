@@ -14,6 +14,7 @@ RULE = Rule(
     mark="date",
     messages={
         "moved": "The date, “{found}”, stands elsewhere in this guide.",
+        "again": "The date, “{found}”, stands in its place already.",
         "differs": "The date, “{right}”, stands after the names here.",
     },
     check=owned("entry-date-position", ("date", "day")),
