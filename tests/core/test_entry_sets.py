@@ -21,6 +21,7 @@ SETS = (
     "sealed-6",
     "sealed-7",
     "sealed-8",
+    "sealed-9",
 )
 GUIDES = ("mla-9", "apa-7", "chicago-17-notes", "chicago-17-author-date")
 

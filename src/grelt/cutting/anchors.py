@@ -134,6 +134,8 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
         yield Unit("words", whole, whole, value=TextValue("s.v."))
     for match in IN.finditer(text, start):
         whole = Span(match.start(), match.start() + match.group().rstrip().__len__())
+        if _DATED_BEFORE.search(text[max(0, match.start() - 40) : match.start()]):
+            continue  # a title that begins so: `(2015). In the dark`
         if sheltered.free(whole):
             yield Unit("words", whole, whole, value=TextValue(whole.of(text)))
 
@@ -149,7 +151,7 @@ def _bare_pages(written: Written, start: int, sheltered: Taken) -> Iterator[Unit
     at = start
     while (match := BARE_PAGES.search(text, at)) is not None:
         span = _not_into_year(text, Span(*match.span("pages")))
-        if not len(span) or not sheltered.free(span):
+        if not len(span) or not sheltered.free(span) or _titles_volume(written, span.start):
             at = match.start() + 1  # what is taken may hide what follows
             continue
         at = match.end()
@@ -159,6 +161,9 @@ def _bare_pages(written: Written, start: int, sheltered: Taken) -> Iterator[Unit
             span = Span(span.start, more.end())
         if more is not None or _paged(text, match, span, italic_before=italic_before):
             yield Unit("pages", span, span, value=TextValue(span.of(text)))
+
+
+_DATED_BEFORE = re.compile(r"\((?:[^()]*\d{4}[a-z]?[^()]*|n\.d\.|in press)\)\.\s$")
 
 
 def _number_value(element: str, match: re.Match[str], group: str) -> TextValue:
@@ -279,6 +284,9 @@ def _dates(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
             continue
         if number and _spans_years(match) and _of_a_title(text, match):
             continue
+        if _titles_volume(written, match.start()):
+            yield Unit("supplement", Span(*match.span()), Span(*match.span()))
+            continue
         if _of_pages(text, match, alone=len(found) == 1):
             continue
         span = Span(*match.span())
@@ -337,6 +345,14 @@ def _of_pages(text: str, match: re.Match[str], *, alone: bool) -> bool:
     ranged = match["later"] is not None and re.search(r"\d$", match["later"]) is not None
     before = text[max(0, match.start() - 12) : match.start()]
     return (_BEFORE_RANGE if ranged else _BEFORE_PAGES).search(before) is not None
+
+
+_VOLUME_BEFORE = re.compile(r"\b[Vv]ol\. \d{1,2}, $")
+
+
+def _titles_volume(written: Written, at: int) -> bool:
+    """Whether figures are a volume's own title (`Vol. 2, *1500–1640*`)."""
+    return written.italic[at] and bool(_VOLUME_BEFORE.search(written.text[max(0, at - 10) : at]))
 
 
 def _spans_years(match: re.Match[str]) -> bool:

@@ -57,6 +57,11 @@ def _titles_within(text: str, units: list[Unit]) -> list[Unit]:
     found: list[Unit] = []
     for unit in sorted(units, key=lambda u: (u.whole.start, u.whole.end)):
         before = found[-1] if found else None
+        if before is not None and before.span.of(text) == "of" and unit.dress == "italics":
+            # `vol. 2 of *The Complete Diaries*`
+            whole = Span(before.whole.start, unit.whole.end)
+            found[-1] = Unit("supplement", whole, whole)
+            continue
         if (
             before is not None
             and not (before.element or unit.element)

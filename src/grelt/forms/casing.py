@@ -44,6 +44,7 @@ _TELLING = frozenset(
     """my your his her its our their this that these those is are was were be been has have had does
     did not no how what when where why who whose which""".split()
 )
+_EVENTS = frozenset("symposium colloquium conference congress workshop meeting seminar".split())
 _PREFIXES = frozenset(
     "anti co ex mid multi non post pre re self semi sub un inter intra over under".split()
 )
@@ -314,6 +315,13 @@ def _is_measure(found: list[_Word]) -> bool:
     return len(found) <= 8 and found[-1].text in _MEASURES
 
 
+def _links(word: str, run: list[_Word]) -> bool:
+    """Whether a small word may stand within a name (`Symposium on Work and Time`)."""
+    if word in ("of", "the", "for", "and"):
+        return True
+    return word in ("on", "in") and any(w.text.casefold() in _EVENTS for w in run)
+
+
 def _name_runs(found: list[_Word]) -> set[int]:
     """Words of capitalised runs that name an organisation (`Reach Harbour Board`)."""
     runs: list[list[int]] = []
@@ -324,7 +332,7 @@ def _name_runs(found: list[_Word]) -> set[int]:
                 runs[-1].append(number)
             else:
                 runs.append([number])
-        elif linked and word.text in ("of", "the", "for", "and") and number + 1 < len(found):
+        elif linked and number + 1 < len(found) and _links(word.text, [found[k] for k in runs[-1]]):
             runs[-1].append(number)
     # `Records of the Harbour Board`: the title's first word is not the name's.
     runs = [

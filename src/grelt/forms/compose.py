@@ -294,6 +294,8 @@ class _Writer:
         if not text:
             return Piece(slot.element, (GAPS["date"],), gap=True, slot=slot)
         texts: tuple[str, ...] = (form.wrap.format(text),)
+        if value.until == "present" and text[-1:] in "–-":
+            texts = tuple(form.wrap.format(text + end) for end in (form.ongoing, "present", ""))
         if value.literal in ("forthcoming", "in press") and slot.form == "year":
             texts = (text.capitalize(), text)  # it stands behind a period there
         return Piece(slot.element, texts, slot=slot)

@@ -74,9 +74,11 @@ class NumberForm:
 
 @dataclass(frozen=True, slots=True)
 class DateForm:
-    """Order and months of a date, and the words round it."""
+    """Order and months of a date, and the words round it; `ongoing` stands behind the dash of what
+    has no end yet."""
 
     order: str
+    ongoing: str = ""
     months: str = "whole"
     wrap: str = "{}"
     allowed: tuple[str, ...] = ()

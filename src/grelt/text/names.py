@@ -65,8 +65,8 @@ class NameList:
 
 
 def is_initials(text: str) -> bool:
-    """Only initials: `A.`, `A. C.`, `J.-P.`"""
-    return re.fullmatch(rf"{INITIALS}|{UPPER}", text.strip()) is not None
+    """Only initials: `A.`, `A. C.`, `J.-P.`, the last one's period there or not."""
+    return re.fullmatch(rf"{INITIALS}(?:[\s\-‐]?{UPPER})?|{UPPER}", text.strip()) is not None
 
 
 def natural_name(text: str) -> PersonName | None:
