@@ -32,7 +32,7 @@ _LEAST_FIT = 0.8
 # Papers in an archive: lists have them in many forms, and no kind of ours is meant.
 _ARCHIVED = re.compile(
     r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d"
-    r"|\b\w+ Papers\b.*\b(?:Archives?|Library|Record Office)\b"
+    r"|\b\w+ (?:Papers|Manuscripts|Fonds)\b.*\b(?:Archives?|Library|Record Office|Museum|Special Collections)\b"
 )
 _TITLED = re.compile(r"\bAct\b|\bv\.\s")
 # A date that stands behind the names without a period between.

@@ -19,11 +19,13 @@ from .looks import (
     BARE_VOLUME,
     BRACKET,
     BY,
+    CLOCK,
     DEGREE,
     DOI,
     EDITION,
     EDITION_BEFORE,
     ENCLOSED_PAGES,
+    FORMAT,
     GENERIC_TO,
     HELD,
     IN,
@@ -77,6 +79,11 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
         if sheltered.free(span) or "/" in span.of(text):
             whole = Span(match.start(), match.end() if match.group().endswith(">") else span.end)
             yield Unit("url", span, whole, value=TextValue(span.of(text)))
+    for match in CLOCK.finditer(text, start):
+        yield Unit("supplement", Span(*match.span()), Span(*match.span()))
+    for match in FORMAT.finditer(text, start):
+        if sheltered.free(Span(*match.span())):
+            yield Unit("supplement", Span(*match.span()), Span(*match.span()))
     for match in STANDARD.finditer(text, start):
         yield Unit("isbn", Span(*match.span()), Span(*match.span()), value=TextValue(match.group()))
     for match in RETRIEVED.finditer(text, start):
@@ -134,7 +141,12 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
         yield Unit("words", whole, whole, value=TextValue("s.v."))
     for match in IN.finditer(text, start):
         whole = Span(match.start(), match.start() + match.group().rstrip().__len__())
-        if _DATED_BEFORE.search(text[max(0, match.start() - 40) : match.start()]):
+        dated = _DATED_BEFORE.search(text[max(0, match.start() - 40) : match.start()])
+        if (
+            dated
+            and text[match.end() : match.end() + 1].islower()
+            and not written.italic[match.end()]
+        ):
             continue  # a title that begins so: `(2015). In the dark`
         if sheltered.free(whole):
             yield Unit("words", whole, whole, value=TextValue(whole.of(text)))

@@ -203,6 +203,8 @@ class Fitter:
             return 2.0
         if slot.element not in _FREE:
             return None
+        if slot.element == "reviewed":
+            return None  # told by `review of` alone
         if size > 1 and (unit.dress != "plain" or self.units[at].dress != "plain"):
             return None
         form = slot.form or TextForm()

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 
-from ..text.names import NameList, PersonName, inverted_names, natural_names
+from ..text.names import ROLE_BEHIND, NameList, PersonName, inverted_names, natural_names
 from ..text.spans import Span
 from ..works import Group, Name, TextValue
 from .looks import AFTER_LEAD, HANDLE, ROLE_WORDS, TITLED
@@ -44,6 +44,8 @@ def lead_units(
         role = role_of(word) or "author"
         if word.startswith(("executive", "producer")):
             role = "host"
+        if ROLE_BEHIND.search(span.of(text)):
+            role = "author"  # each has a part of their own
         whole = Span(span.start, label.end())
         end = label.end()
     units = [

@@ -51,13 +51,16 @@ def find_units(written: Written, lead: tuple[Unit, ...], start: int) -> list[Uni
     return sorted(units, key=lambda u: (u.whole.start, u.whole.end))
 
 
+_OF = ("of", "special issue of", "Special issue of")
+
+
 def _titles_within(text: str, units: list[Unit]) -> list[Unit]:
     """Italic words that an undressed title has in it are its own (`Rereading *Salt*. *Estuary Review*`):
     no mark parts them, and another stretch in italics holds the whole."""
     found: list[Unit] = []
     for unit in sorted(units, key=lambda u: (u.whole.start, u.whole.end)):
         before = found[-1] if found else None
-        if before is not None and before.span.of(text) == "of" and unit.dress == "italics":
+        if before is not None and before.span.of(text) in _OF and unit.dress == "italics":
             # `vol. 2 of *The Complete Diaries*`
             whole = Span(before.whole.start, unit.whole.end)
             found[-1] = Unit("supplement", whole, whole)

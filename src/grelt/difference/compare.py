@@ -153,6 +153,10 @@ def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[s
             continue
         if element == "publisher" and _is_group(cut):
             continue  # who wrote it, published it
+        if element == "pages" and _is_whole_issue(cut):
+            continue
+        if element == "place" and cut.work.text("publisher") == "n.p.":
+            continue
         date = cut.work.date()
         if date is not None and date.literal in ("in press", "forthcoming") and element in _NOT_YET:
             continue
@@ -163,6 +167,12 @@ def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[s
         if not replaced and not unfit:
             found.add(element)
     return frozenset(found)
+
+
+def _is_whole_issue(cut: Cut) -> bool:
+    """A special issue has no pages of its own: its editor leads, or it says so."""
+    lead = cut.elements[0].name if cut.elements else ""
+    return lead == "editor" or "issue" in cut.work.text("medium").casefold()
 
 
 def _is_group(cut: Cut) -> bool:

@@ -51,10 +51,23 @@ def gap_differences(
     if bracket is not None:
         yield from bracket
         return
+    if _either_mark(laid, one, other, span.of(laid.text), wanted):
+        return
     numbered = laid.whole.pieces[one[1]].element == "numbering"
     if numbered and laid.kinds.marks["tight_colon"] and span.of(laid.text) == ": ":
         return
     yield from mark_differences(laid.text, span, wanted, laid.whole.pieces[other[1]].element)
+
+
+_HELPERS = ("editor", "translator", "illustrator")
+
+
+def _either_mark(
+    laid: Laid, one: tuple[int, int], other: tuple[int, int], words: str, wanted: str
+) -> bool:
+    """Between those who helped with a book a semicolon is as good as a comma."""
+    both = {laid.whole.pieces[one[1]].element, laid.whole.pieces[other[1]].element}
+    return both <= set(_HELPERS) and (words, wanted) == ("; ", ", ")
 
 
 def _brackets(

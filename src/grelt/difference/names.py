@@ -9,12 +9,13 @@ from html import escape
 
 from ..forms.names import NamePart
 from ..text.folding import letters
-from ..text.names import PersonName, is_initials, packed_names
+from ..text.names import ROLE_BEHIND, PersonName, is_initials, packed_names
 from ..text.spans import Span
 from ..works import Group, Name
 from .model import Difference, alike
 
 _ET_AL = re.compile(r",?\s*(?:and\s)?(?:et\.?\sal\.?|and\sothers)\s*$", re.I)
+_RANK = re.compile(r"\b(?:general|consulting|series)\s(?=editor)")
 _JOINED = re.compile(r"[,;\s]*(?:(?:and|&)\s+)?$")
 _TITLES = re.compile(
     r"\b(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Reverend|Fr|Captain|Judge)\b\.?\s?|,?\s\(?(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS|OBE)\b\.?\)?"
@@ -41,7 +42,7 @@ def name_differences(
     """Differences of one list of names. `whole` is its span with label, `who` the names alone;
     `others` are words before the names that are right too."""
     found = _parts(text, whole, who, names)
-    if found is None:
+    if found is None or ROLE_BEHIND.search(who.of(text)):
         return
     wanted = list(expected)
     if found[0].kind == "before" and wanted[0].kind == "before":
@@ -88,7 +89,7 @@ def name_differences(
             number += 1
         elif part.kind == "join":
             yield from _join(part.span, words, want.text, element)
-        elif not alike(words, want.text):
+        elif not alike(_RANK.sub("", words), want.text):
             yield from _label(part, words, want.text, element)
 
 

@@ -38,6 +38,10 @@ _GENERIC = frozenset(
         "prologue",
         "interview",
         "conclusion",
+        "letter",
+        "editorial",
+        "lecture",
+        "address",
     )
 )
 _QUOTED_AS = {"“": "”", '"': '"'}

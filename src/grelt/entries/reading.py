@@ -30,7 +30,7 @@ from .segment import cut_entries
 
 _REPEAT = re.compile(r"(?:-{2,4}|[—–―]{1,3}|_{2,}|-\s-\s-)(?=[.,\s])")
 _LABEL = re.compile(
-    r",?\s*\(?\b(?:editors?|eds?\.?|translators?|trans\.?|directors?|dirs?\.?|performers?|"
+    r",?\s*\(?\b(?:(?:general|consulting|series)\s)?(?:editors?|eds?\.?|translators?|trans\.?|directors?|dirs?\.?|performers?|"
     r"composers?|creators?|narrators?|hosts?|adapters?|compilers?|comps?\.?|illustrators?|"
     r"et al)\)?\.?$",
     re.I,
@@ -40,6 +40,8 @@ _NUMBERING = re.compile(r"(?:\d{1,3}[.)]|[•▪*–])\s+(?=\S)|\*(?=\w)")
 # No entry opens with more names than fit here.
 _LONGEST_OPENING = 4000
 _REVIEW = re.compile(r"Review\sof\s")
+# A court case by its name: `Brock v. Harbour Office, 23 Rep. 45`.
+_CASE = re.compile(r"[A-Z][^,“”\"]{0,80}?\sv\.\s[A-Z][^,“”\"]{1,80}?(?=,\s\d)")
 _BOUNDARY = re.compile(r"[.?!](?=\s|$)")
 _CONTRIBUTOR = re.compile(
     rf"\b(?:[Ee]dited|[Tt]ranslated|[Dd]irected|[Nn]arrated|[Pp]erformed|[Ii]llustrated|[Aa]dapted|"
@@ -177,6 +179,9 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
     span = Span(start, start + len(bare))
     if not bare:
         return Opening(OpeningKind.UNKNOWN, "", Span(start, start))
+    case = _CASE.match(text, start)
+    if case is not None:
+        return Opening(OpeningKind.TITLE, case.group(), Span(*case.span()))
     names = packed_names(bare, alone=text[span.end : span.end + 2] == " (") or inverted_names(bare)
     if names is not None and not _is_group(names.names[0]):
         return Opening(OpeningKind.PERSON, bare, span, names)
@@ -219,6 +224,11 @@ def _is_container(text: str, span: Span) -> bool:
 def _boundary(text: str, start: int, limit: int, starts: set[int]) -> int:
     """Where the first element ends: the first real period before the dressed title."""
     for match in _BOUNDARY.finditer(text, start, limit):
+        if (
+            text[match.end() : match.end() + 2] == " ."
+            or text[match.start() - 2 : match.start()] == ". "
+        ):
+            continue  # dots for names left out
         word = re.split(r"[\s.,]", text[start : match.start()])[-1]
         following = match.end()
         while following < len(text) and text[following] == " ":

@@ -7,7 +7,7 @@ from collections.abc import Mapping
 from typing import Any
 
 from ..errors import GreltError
-from ..text.names import PersonName
+from ..text.names import LEFT_OUT, PersonName
 from ..text.spans import Span
 from ..works import KINDS, DateValue, Group, Name, TextValue, Value, Work
 from ..works.dates import SEASONS
@@ -51,13 +51,17 @@ class FieldsInvalid(GreltError):
     code = "fields-invalid"
 
 
+# Dots in a list of names are no name.
+_LEFT_OUT = PersonName(LEFT_OUT)
+
+
 def csl_of(work: Work) -> Json:
     """A work as a CSL-JSON item. Its exact kind stands in `custom.kind`."""
     item: Json = {"type": KINDS.get(work.kind, "document")}
     custom: Json = {"kind": work.kind}
     for element, value in work.values.items():
         if isinstance(value, tuple):
-            names = [_name(n) for n in value]
+            names = [_name(n) for n in value if n != _LEFT_OUT]
             if element in NAME_VARIABLES:
                 item[element] = names
             else:

@@ -296,6 +296,10 @@ class _Writer:
         texts: tuple[str, ...] = (form.wrap.format(text),)
         if value.until == "present" and text[-1:] in "–-":
             texts = tuple(form.wrap.format(text + end) for end in (form.ongoing, "present", ""))
+        if value.circa:
+            texts = tuple(
+                t.replace("c. ", word, 1) for t in texts for word in ("c. ", "ca. ", "circa ")
+            )
         if value.literal in ("forthcoming", "in press") and slot.form == "year":
             texts = (text.capitalize(), text)  # it stands behind a period there
         return Piece(slot.element, texts, slot=slot)

@@ -22,6 +22,8 @@ ORGANISATION_WORDS = frozenset(
     service services society station survey team trust tribunal union university watch works
     conservancy partnership alliance forum workshop collective""".split()
 )
+# Stands in a list of names for those that dots leave out.
+LEFT_OUT = "…"
 _FUNCTION_WORDS = frozenset("of for the and on in at to with".split())
 
 # A capital first, then letters; apostrophes and hyphens join parts (O’Dell, Ruiz-Lago, D’Arcy).
@@ -181,12 +183,25 @@ def packed_names(text: str, *, alone: bool = False) -> NameList | None:
     return NameList(tuple(names), et_al is not None) if len(names) == len(parts) else None
 
 
+# Each name's part in the work, behind it: `Roe, M. (Writer), & Solberg, A. (Director)`.
+ROLE_BEHIND = re.compile(
+    r"\s\((?:Writer|Director|Producer|Executive Producer|Host|Composer|Performer|Artist)s?\)"
+)
+
+
 def inverted_names(text: str) -> NameList | None:
     """Read the author element of a list: first name turned round, later ones in either order.
 
     Accepts `Okonjo, Adaeze`, `Okonjo, Adaeze, and Tomas Bray`, `Okonjo, Adaeze, et al.`,
     `Okonjo, A. C., & Bray, T.`; anything else, an organisation among them, yields None.
     """
+    text = ROLE_BEHIND.sub("", text)
+    first, dots, last = _left_out(text)
+    if dots:
+        ahead, behind = inverted_names(first), inverted_names(last)
+        if ahead is None or behind is None:
+            return None
+        return NameList((*ahead.names, PersonName(LEFT_OUT), *behind.names))
     et_al = _ET_AL.search(text)
     if et_al is not None:
         text = text[: et_al.start()]
@@ -199,6 +214,14 @@ def inverted_names(text: str) -> NameList | None:
             return None
         names.extend(read)
     return NameList(tuple(names), et_al is not None) if names else None
+
+
+def _left_out(text: str) -> tuple[str, str, str]:
+    """A list in which dots stand for names: what is ahead, the dots, what is behind."""
+    match = re.search(r",?\s*(?:\.\s?\.\s?\.|…)\s*(?:&\s*)?(?=\S)", text)
+    if match is None:
+        return text, "", ""
+    return text[: match.start()], match.group(), text[match.end() :]
 
 
 def _first_piece(piece: str) -> list[PersonName] | None:
@@ -228,6 +251,10 @@ def _later_piece(piece: str) -> list[PersonName] | None:
             at += 2
             continue
         if parts[at].casefold().strip(".") in SUFFIXES and names:
+            at += 1
+            continue
+        if looks_like_organisation(parts[at]) and len(parts[at].split()) > 1:
+            names.append(PersonName(parts[at]))  # a group among persons
             at += 1
             continue
         natural = natural_name(parts[at])
