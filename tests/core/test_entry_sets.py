@@ -22,6 +22,7 @@ SETS = (
     "sealed-7",
     "sealed-8",
     "sealed-9",
+    "sealed-10",
 )
 GUIDES = ("mla-9", "apa-7", "chicago-17-notes", "chicago-17-author-date")
 

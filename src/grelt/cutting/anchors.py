@@ -19,13 +19,11 @@ from .looks import (
     BARE_VOLUME,
     BRACKET,
     BY,
-    CLOCK,
     DEGREE,
     DOI,
     EDITION,
     EDITION_BEFORE,
     ENCLOSED_PAGES,
-    FORMAT,
     GENERIC_TO,
     HELD,
     IN,
@@ -41,6 +39,7 @@ from .looks import (
     REVIEW,
     SECTION,
     STANDARD,
+    SUPPLEMENTS,
     SV,
     UNPARTED_PAGES,
     URL,
@@ -79,11 +78,10 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
         if sheltered.free(span) or "/" in span.of(text):
             whole = Span(match.start(), match.end() if match.group().endswith(">") else span.end)
             yield Unit("url", span, whole, value=TextValue(span.of(text)))
-    for match in CLOCK.finditer(text, start):
-        yield Unit("supplement", Span(*match.span()), Span(*match.span()))
-    for match in FORMAT.finditer(text, start):
-        if sheltered.free(Span(*match.span())):
-            yield Unit("supplement", Span(*match.span()), Span(*match.span()))
+    for pattern in SUPPLEMENTS:
+        for match in pattern.finditer(text, start):
+            if sheltered.free(Span(*match.span())):
+                yield Unit("supplement", Span(*match.span()), Span(*match.span()))
     for match in STANDARD.finditer(text, start):
         yield Unit("isbn", Span(*match.span()), Span(*match.span()), value=TextValue(match.group()))
     for match in RETRIEVED.finditer(text, start):
@@ -281,7 +279,8 @@ def _numberings(written: Written, start: int, sheltered: Taken) -> Iterator[Unit
         before = match.start() - 1
         after_italics = before > 0 and written.italic[before]
         # What has its volume behind it alone shows it by its italics: `*Coast*, *12*. https://`.
-        told = match["closed"] is None or written.italic[span.start]
+        bare = match.group()[0] == " "
+        told = match["closed"] is None or bare or written.italic[span.start]
         if after_italics and told and sheltered.free(span):
             yield Unit(
                 "numbering", span, span, parts=(("volume", span),), value=TextValue(span.of(text))
@@ -337,7 +336,7 @@ def _of_a_title(text: str, match: re.Match[str]) -> bool:
         return False
     before, after = text[: match.start()], text[match.end() : match.end() + 2]
     return (
-        after in (". ", ": ")
+        after in (". ", ": ", " (", " [")
         and re.search(r"[^\W\d_][,\s]\s?$", before) is not None
         and not re.search(
             r"\b(?:Press|Books|UP|P|College|University|Inc|Ltd|House)\b[.,]*\s?$", before

@@ -93,7 +93,7 @@ BY = re.compile(
     rf"|(?P<who3>{INITIALLED_PEOPLE}|{INVERTED_PEOPLE})(?P<label3>,?\s\(?(?P<role3>[Ee]ds?|[Tt]rans|Illus|Interviewer|Dir)s?\.?\)?)"
 )  # fmt: skip
 AFTER_LEAD = re.compile(
-    r",?\s?\(?(?:(?:general|consulting|series)\s)?(?P<word>editors?|eds?\.|translators?|trans\.|directors?|dir\.|dirs\.|hosts?|compilers?|comps?\.|"
+    r",?\s?\(?(?:(?:general|consulting|series)\s)?(?P<word>editors?|eds?\.|(?<=\()eds?(?=\))|translators?|trans\.|directors?|dir\.|dirs\.|hosts?|compilers?|comps?\.|"
     r"Executive\sProducers?|performers?|narrators?|illustrators?|illus\.|producers?)\)?(?=[.,\s]|$)",
     re.I,
 )  # fmt: skip
@@ -106,7 +106,7 @@ MEDIUM = re.compile(
     r"(?<=[.,”]\s)[Ii]nterview\s(?:with|by|conducted\sby)\s(?:the\s)?author|"
     r"(?<=[.,”]\s)[Aa]dvance\sonline\spublication|"
     r"(?:[Pp]ersonal|[Tt]elephone|[Pp]hone|[Oo]nline|[Vv]ideo)\s(?:interview|communication|conversation)|"
-    r"(?<=[.,”\"]\s)(?:Interview|Lecture|Keynote\s(?:address|lecture)|Address|Reading|Photograph|Painting|Etching|Woodcut|Map|Engraving|Film|Video|Poster|Paper\spresentation|Poster\spresentation|Conference\spresentation|Podcast|Audio(?:\srecording|\spodcast(?:\sepisode)?)?|Blu-ray|DVD(?:,\s\d+\smin\.)?|PDF|Microfilm|Data\sset|Dataset|Computer\ssoftware|Oil\son\scanvas|Oil\son\spanel|Watercolou?r|Silver\sprint|Gelatin\ssilver\sprint)(?=[.,;]|$)"
+    r"(?<=[.,”\"]\s)(?:Interview|Lecture|Keynote\s(?:address|lecture)|Address|Reading|Photograph|Painting|Etching|Woodcut|Map|Engraving|Film|Video|Poster|Paper\spresentation|Poster\spresentation|Conference\spresentation|Podcast|Audio(?:\srecording|\spodcast(?:\sepisode)?)?|Press\srelease|Blu-ray|DVD(?:,\s\d+\smin\.)?|PDF|Microfilm|Data\sset|Dataset|Computer\ssoftware|Oil\son\scanvas|Oil\son\spanel|Watercolou?r|Silver\sprint|Gelatin\ssilver\sprint)(?=[.,;]|$)"
     r")(?=[.,;\s]|$)"
 )  # fmt: skip
 SECTION = re.compile(
@@ -117,9 +117,17 @@ NUMBER = re.compile(
     r"\b(?P<n>(?:(?:[Tt]echnical|[Rr]esearch|[Ww]orking|[Oo]ccasional|[Dd]iscussion)\s)?(?:[Rr]eport|[Pp]aper|[Pp]ublication|[Bb]ulletin|[Cc]ircular|[Ss]tandard|[Mm]emorandum|[Oo]rder)\s(?:[Nn]o\.\s?|[Nn]umber\s)?[A-Z]{0,4}[-/]?\d(?:[\w./-]*\w)?|(?:[Rr]eport|[Pp]ublication|[Pp]aper|[Oo]rder|ISBN)\s[Nn]o\.\s?\w[\w./-]*|(?:c|ch|Chapter)\.\s\d+|\d+\s(?:[A-Z][\w.]*\s)?(?:Rep\.|Stat\.|U\.S\.)\s\d+|§+\s?[\d–.-]+)"
 )  # fmt: skip
 REVIEW = re.compile(r"[\[(]?[Rr]eview\sof\s(?:the\s(?:book|film|exhibition|play)\s)?(?=[“\"A-Z*])")
-CLOCK = re.compile(r"\b\d{1,2}:\d\d\s?(?:[ap]\.m\.|[AP]M\b)")
-# What a container is, behind its name.
-FORMAT = re.compile(r"(?<=\s)\((?:blog|podcast|website|newsletter)\)")
+# What an entry may have that is in no pattern: the hour, what a container is, the session of a house,
+# who wrote what another has translated.
+SUPPLEMENTS = (
+    re.compile(r"\b\d{1,2}:\d\d\s?(?:[ap]\.m\.|[AP]M\b)"),
+    re.compile(r"(?<=\s)\((?:blog|podcast|website|newsletter)\)"),
+    re.compile(
+        r"\b\d{1,3}(?:st|nd|rd|th)\s(?:Congress|Assembly|Parliament)\b"
+        r"(?:,\s\d\w+\s[Ss]ession)?(?:,\s(?:House|Senate)\s[^.,]{0,40})?"
+    ),
+    re.compile(rf"(?<=[^\W\d_],\s)by\s{PEOPLE}(?=\.\s)"),
+)
 IN = re.compile(r"(?:(?<=[.,”\"?!)\]]\s)|^)[Ii]n:?\s(?=\S)|(?<=\]\.\s)On\s(?=\S)")
 MODIFIED = re.compile(
     r"\b(?:Last\s(?:modified|updated|revised)|Updated|Modified|Published)(?:\son)?\s$"

@@ -69,6 +69,7 @@ def _titles_within(text: str, units: list[Unit]) -> list[Unit]:
             before is not None
             and not (before.element or unit.element)
             and {before.dress, unit.dress} == {"plain", "italics"}
+            and not unit.span.of(text).startswith("by ")
             and text[before.whole.end : unit.whole.start] == " "
             and any(u.dress == "italics" and u.whole.start > unit.whole.end for u in units)
         ):
@@ -90,9 +91,11 @@ def _within_words(text: str, span: Span) -> bool:
     """A quotation that is part of a longer title: `“A clock”: Time at the mills`."""
     inside = text[span.end - 2]
     after = text[span.end : span.end + 2]
-    if inside in ".,?!" or after[:1] in (".", ","):
+    if inside in ".," or after[:1] in (".", ","):
         return False
-    return after[:1] in (":", ";") or (after[:1] == " " and after[1:2].islower())
+    if after[:1] in (":", ";"):
+        return True
+    return inside not in "?!" and (after[:1] == " " and after[1:2].islower())
 
 
 def _is_number(words: str) -> bool:

@@ -209,6 +209,9 @@ def inverted_names(text: str) -> NameList | None:
     pieces = [p.strip().strip(",") for p in re.split(r",? and ", text)]
     names: list[PersonName] = []
     for number, piece in enumerate(pieces):
+        if number and looks_like_organisation(piece) and "," not in piece and " " in piece:
+            names.append(PersonName(piece))  # a group among persons
+            continue
         read = _first_piece(piece) if number == 0 else _later_piece(piece)
         if read is None:
             return None
@@ -251,10 +254,6 @@ def _later_piece(piece: str) -> list[PersonName] | None:
             at += 2
             continue
         if parts[at].casefold().strip(".") in SUFFIXES and names:
-            at += 1
-            continue
-        if looks_like_organisation(parts[at]) and len(parts[at].split()) > 1:
-            names.append(PersonName(parts[at]))  # a group among persons
             at += 1
             continue
         natural = natural_name(parts[at])
