@@ -27,7 +27,7 @@ _FINISHED = re.compile(r"[.!?][”\"’)\]]?$|(?:https?://|www\.|doi\.org/)\S+$|
 _SHARE = 0.6
 # A person turned round, at the start of a sentence: `Moss, Jonas. `, `Moss, J., & Bray, T. `
 _RUN_ON = re.compile(
-    rf"(?<=[.\w/][.”\"/\w])\s(?={NAME_WORD}(?:[\s-]{NAME_WORD})?,\s(?:"
+    rf"(?<=[.\w/][.”\"/\w])\s(?={NAME_WORD}(?:\s{NAME_WORD})?,\s(?:"
     rf"{UPPER}\.[^“”\"()\d]{{0,120}}?(?P<dated>\()(?=\d{{4}}|n\.d\.|in\spress)"
     rf"|(?:{NAME_WORD}|{UPPER}\.)(?:\s(?:{NAME_WORD}|{UPPER}\.)){{0,2}}"
     rf"(?:,?\s(?:and|&)\s[^\d“\"()]{{3,60}}?)?[.,]?\s(?P<next>[“\"\d\w])))"
