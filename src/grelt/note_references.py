@@ -15,7 +15,7 @@ from .forms import Vocabulary
 from .guides import Policy
 from .guides.kinds import load_kinds
 from .text.lexicon import is_common
-from .text.names import natural_names
+from .text.names import NameList, inverted_names, natural_names
 from .text.spans import Span
 
 # A fit below this is a reference of some kind that the patterns do not know.
@@ -84,17 +84,26 @@ def _goes_on(words: str) -> bool:
     return any(all(map(is_common, f"{n.given} {n.family}".split())) for n in read.names[1:])
 
 
+def _turned(words: str) -> NameList | None:
+    """Names as the list has them (`Okonjo, Adaeze, and Tomas Bray`)."""
+    turned, natural = inverted_names(words), natural_names(words)
+    if turned is None or not all(n.given for n in turned.names):
+        return None
+    return turned if natural is None or not any(n.given for n in natural.names[:2]) else None
+
+
 def _opened(written: Written) -> Opened:
     """The names before the title, in natural order."""
     text = written.text
     starts = [s.start for s in (*written.quotes, *written.italics)]
     stop = min(starts, default=len(text))
     words = text[:stop].rstrip(" ,:;")
-    if not starts or _goes_on(words):
+    if not starts or (_goes_on(words) and _turned(words) is None):
         words = text[: min((m.start() for m in re.finditer(r",\s", text[:stop])), default=0)]
     label = _LABEL.search(words)
     bare = words[: label.start()] if label is not None else words
     if not bare:
         return Opened(None, "", Span(0, 0))
     names = natural_names(bare)
+    names = _turned(bare) or names
     return Opened(names, "" if names is not None else bare, Span(0, len(bare)))

@@ -1,6 +1,6 @@
-"""Correct entries in forms that are seldom met: nothing about them is called wrong.
+"""Correct entries and notes in forms that are seldom met: nothing about them is called wrong.
 
-A line of `odd_entries/GUIDE.txt` is an entry in the notation of fragments.
+A line of `odd_entries/GUIDE.txt` is an entry in the notation of fragments, one of `odd_notes/GUIDE.txt` a note.
 """
 
 from __future__ import annotations
@@ -8,8 +8,12 @@ from __future__ import annotations
 import unittest
 from pathlib import Path
 
+from grelt.document.fragment import parse_fragment
+from grelt.guides import Policy, load_guide
+from grelt.paper import Paper, analyse
 from tests.core.test_entries_checked import paper_of
 
+_NOTES = Path(__file__).parent / "odd_notes"
 _FOLDER = Path(__file__).parent / "odd_entries"
 # Less is told as a hint.
 _TOLD = 0.75
@@ -36,3 +40,23 @@ class OddEntries(unittest.TestCase):
             self.assertGreaterEqual(
                 len(path.read_text(encoding="utf-8").splitlines()), 10, path.stem
             )
+
+
+class OddNotes(unittest.TestCase):
+    def noted(self, words: str, guide: str) -> Paper:
+        text = f"The pond filled twice a day.^[{words}]\n# Bibliography\nOkonjo, Adaeze. *Salt*. Lode: Gull Press, 2021."
+        return analyse(parse_fragment(text), Policy(load_guide(guide)))
+
+    def test_nothing_is_called_wrong_in_full_notes(self) -> None:
+        compared = 0
+        for path in sorted(_NOTES.glob("*.txt")):
+            for line in path.read_text(encoding="utf-8").splitlines():
+                paper = self.noted(line, path.stem)
+                for number in range(len(paper.citations)):
+                    checked = paper.note_references.of(number)
+                    if checked is None:
+                        continue
+                    compared += 1
+                    with self.subTest(guide=path.stem, note=line):
+                        self.assertEqual([(d.rule, d.expected) for d in checked.differences], [])
+        self.assertGreaterEqual(compared, 30)

@@ -300,10 +300,7 @@ def _without_title(
 
 def _list_form(text: str, piece: Span, dressed: tuple[tuple[Span, str], ...]) -> Reference | None:
     """An entry that stands where a note should: `Marsh, Lena. *Wet Trades*. Reach: …, 2013.`"""
-    name = _INVERTED.match(text, piece.start)
-    if name is None:
-        return None
-    title = next((t for t in dressed if t[0].start >= name.start()), None)
+    title = next((t for t in dressed if t[0].start >= piece.start), None)
     if title is None or title[0].start - piece.start > _LONGEST_AUTHORS:
         return None
     where, dress = title
@@ -312,7 +309,12 @@ def _list_form(text: str, piece: Span, dressed: tuple[tuple[Span, str], ...]) ->
     inside = where.of(text).rstrip(MARKS)[-1:]
     if not before.endswith(".") or not (after[:1] == "." or inside == "."):
         return None
-    names = inverted_names(before)
+    names = inverted_names(before) if _INVERTED.match(text, piece.start) else None
+    if names is None and _PUBLISHED.search(text, where.end):
+        # The name as spoken, and periods all the same: `Lena Marsh. *Wet Trades*. Reach: …, 2013.`
+        names = natural_names(before.rstrip("."))
+        if names is not None and not all(n.given for n in names.names):
+            names = None
     if names is None:
         return None
     words = where.of(text).strip(MARKS).strip().rstrip(".,")

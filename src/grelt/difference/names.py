@@ -69,6 +69,14 @@ def name_differences(
         if found[0].kind in ("name", "join"):
             return
     number = 0
+    joined = _turned_with_comma(text, found, wanted, names)
+    if joined is not None:
+        right = wanted[0].text + wanted[1].text
+        holes = (("name", found[0].span.of(text)), ("right", wanted[0].text))
+        yield Difference(
+            "entry-author-order", joined, right, escape(right, quote=False), element, holes=holes
+        )
+        found, wanted, number = found[2:], wanted[2:], 1
     for part, want in zip(found, wanted, strict=False):
         if part.kind != want.kind:
             right = "".join(w.text for w in expected)
@@ -91,6 +99,25 @@ def name_differences(
             yield from _join(part.span, words, want.text, element)
         elif not alike(_RANK.sub("", words), want.text):
             yield from _label(part, words, want.text, element)
+
+
+def _turned_with_comma(
+    text: str, found: list[_Found], wanted: list[NamePart], names: tuple[Name, ...]
+) -> Span | None:
+    """The first name turned round where it should not be, and the comma that comes of it (`Okonjo,
+    Adaeze, and Tomas Bray`), as one stretch."""
+    kinds = [f.kind for f in found[:2]]
+    if kinds != ["name", "join"] or [w.kind for w in wanted[:2]] != kinds:
+        return None
+    words, join = found[0].span.of(text), found[1].span.of(text)
+    if (
+        alike(words, wanted[0].text)
+        or _owner(words, wanted[0].text, names[0], 0) != "entry-author-order"
+    ):
+        return None
+    if alike(join, wanted[1].text) or join != f",{wanted[1].text}":
+        return None
+    return Span(found[0].span.start, found[1].span.end)
 
 
 def _packed(
