@@ -49,6 +49,10 @@ URL = re.compile(
 ACCESSED = re.compile(
     rf"\(?(?P<word>(?:[Ll]ast\s)?(?:[Aa]ccessed|[Rr]etrieved|[Vv]iewed|[Vv]isited|[Rr]ead))(?:\son)?:?,?\s(?P<date>{DATE.pattern})(?P<from>,?\sfrom:?)?\)?"
 )
+# How older editions gave the day of access: `Web. 12 Mar. 2020.`
+WEB = re.compile(
+    rf"(?<=[.”\")]\s)(?:Web|Internet|Online|World\sWide\sWeb)\.\s(?P<date>{DATE.pattern})(?=\.|$)"
+)
 RETRIEVED = re.compile(
     r"(?:Retrieved|Available|Accessed|Available\sonline)(?:\s(?:from|at|on))?:?(?=\s(?:the\s|https?:|www|[\w.-]+/))"
 )
@@ -73,7 +77,7 @@ BARE_PAGES = re.compile(
 ENCLOSED_PAGES = re.compile(r"(?<=\s)\((?P<pages>\d{1,5}\s?[-–—]\s?\d{1,5})\)(?=[.,])")
 # Pages behind a year in parentheses, without the colon that should part them.
 UNPARTED_PAGES = re.compile(
-    rf"(?:(?<=\d\)\s)|(?<=[^\W\d_]\.\s))(?P<pages>{DASHED})(?=[.,](?:\s|$))"
+    rf"(?:(?<=\d\)\s)|(?<=[^\W\d_]\.\s)|(?<=\d\)\.\s))(?P<pages>{DASHED})(?=[.,](?:\s|$))"
 )
 GENERIC_TO = re.compile(
     r"(?<=[.”\"]\s)(?P<title>Introduction|Foreword|Preface|Afterword|Epilogue|Prologue)\s(?P<to>to)\s"

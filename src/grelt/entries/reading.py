@@ -40,6 +40,10 @@ _NUMBERING = re.compile(r"(?:\d{1,3}[.)]|[•▪*–])\s+(?=\S)|\*(?=\w)")
 # No entry opens with more names than fit here.
 _LONGEST_OPENING = 4000
 _REVIEW = re.compile(r"Review\sof\s")
+# A person with initials and a comma where a period should be: `Dell, W., The margin`.
+_FIRST_ALONE = re.compile(
+    rf"{NAME_WORD}(?:\s{NAME_WORD})?,\s{INITIALS}(?=,\s(?!{NAME_WORD}(?:\s{NAME_WORD})?,\s{UPPER}\.)[^\W\d_a-z]\w*\s\w)"
+)
 # A court case by its name: `Brock v. Harbour Office, 23 Rep. 45`.
 _CASE = re.compile(r"[A-Z][^,“”\"]{0,80}?\sv\.\s[A-Z][^,“”\"]{1,80}?(?=,\s\d)")
 _BOUNDARY = re.compile(r"[.?!](?=\s|$)")
@@ -185,6 +189,11 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
     names = packed_names(bare, alone=text[span.end : span.end + 2] == " (") or inverted_names(bare)
     if names is not None and not _is_group(names.names[0]):
         return Opening(OpeningKind.PERSON, bare, span, names)
+    first = _FIRST_ALONE.match(text, start, limit) if names is None else None
+    if first is not None:
+        return Opening(
+            OpeningKind.PERSON, first.group(), Span(*first.span()), inverted_names(first.group())
+        )
     turned = natural_names(bare) if re.search(r"\s(?:and|&)\s", bare) else None
     if turned is not None and all(_is_forename(n.given) for n in turned.names):
         return Opening(OpeningKind.PERSON, bare, span, turned)

@@ -280,7 +280,7 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
     for word in capped:
         lower = word.text.casefold()
         if (throughout or word.span in told) and (
-            word in common or lower in vocabulary.small or word in small
+            word in common or word in small or lower in vocabulary.small or lower in _TELLING
         ):
             yield CaseChange(word.span, lower, sure)
         elif (

@@ -236,12 +236,14 @@ def _first_piece(piece: str) -> list[PersonName] | None:
     first = inverted_name(", ".join(parts[:taken]))
     if first is None:
         return None
-    rest = _later_piece(", ".join(parts[taken:])) if parts[taken:] else []
+    groups = is_initials(first.given)
+    rest = _later_piece(", ".join(parts[taken:]), groups=groups) if parts[taken:] else []
     return None if rest is None else [first, *rest]
 
 
-def _later_piece(piece: str) -> list[PersonName] | None:
-    """Names in natural order parted by commas, or inverted pairs with initials."""
+def _later_piece(piece: str, *, groups: bool = False) -> list[PersonName] | None:
+    """Names in natural order parted by commas, or inverted pairs with initials; and, where that may be,
+    groups among them."""
     parts = [p.strip() for p in piece.split(",") if p.strip()]
     names: list[PersonName] = []
     at = 0
@@ -254,6 +256,10 @@ def _later_piece(piece: str) -> list[PersonName] | None:
             at += 2
             continue
         if parts[at].casefold().strip(".") in SUFFIXES and names:
+            at += 1
+            continue
+        if groups and looks_like_organisation(parts[at]) and " " in parts[at]:
+            names.append(PersonName(parts[at]))
             at += 1
             continue
         natural = natural_name(parts[at])
