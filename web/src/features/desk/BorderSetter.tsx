@@ -21,6 +21,7 @@ interface Props {
   entry: Entry;
   borders: Border[];
   elements: Schemas["ShelfElementSchema"][];
+  label: (element: string) => string;
   onDone: (borders: Border[]) => void;
 }
 
@@ -28,7 +29,7 @@ const ABBREVIATED = /^(?:[A-Z]|eds?|vols?|nos?|pp?|al|Jr|Sr|trans|rev|Inc|Ltd)$/
 const ALWAYS = ["author", "title", "container", "publisher", "date", "pages"];
 
 /** Draws the borders of an element: choose it, then its first and its last word. */
-export function BorderSetter({ entry, borders, elements, onDone }: Props) {
+export function BorderSetter({ entry, borders, elements, label, onDone }: Props) {
   const names = useMemo(
     () => [...new Set([...elements.map((e) => e.element), ...ALWAYS])].filter((n) => !["volume", "issue", "day"].includes(n)),
     [elements],
@@ -65,7 +66,7 @@ export function BorderSetter({ entry, borders, elements, onDone }: Props) {
         <TextField select size="small" label="Element" value={element} onChange={(e) => setElement(e.target.value)}>
           {names.map((name) => (
             <MenuItem key={name} value={name} dense>
-              {name.replaceAll("-", " ")}
+              {label(name)}
             </MenuItem>
           ))}
         </TextField>

@@ -1,6 +1,6 @@
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
 
 import "./entry-view.css";
@@ -9,6 +9,7 @@ import type { Entry } from "../../api/client";
 import { CopyButtons } from "../../shared/CopyButtons";
 import { Marked } from "../../shared/Marked";
 import { BorderSetter, type Border } from "./BorderSetter";
+import { elementNames } from "./elementNames";
 import { useShelf } from "./useDesk";
 
 const SIGNS: Record<string, [string, string]> = {
@@ -34,6 +35,7 @@ export function EntryView({ entry, guide, busy, borders, onSet }: Props) {
   const [drawing, setDrawing] = useState(false);
   const shelf = useShelf(guide);
   const kinds = shelf.data ?? [];
+  const label = useMemo(() => elementNames(shelf.data ?? []), [shelf.data]);
   const mine = kinds.find((k) => k.kind === entry.kind);
   const runnerUp = kinds.find((k) => k.kind === entry.runner_up);
   const clean = entry.alignment.length > 0 && entry.alignment.every((row) => row.state === "same" || row.state === "kept");
@@ -77,6 +79,7 @@ export function EntryView({ entry, guide, busy, borders, onSet }: Props) {
           entry={entry}
           borders={borders}
           elements={mine?.elements ?? []}
+          label={label}
           onDone={(next) => {
             setDrawing(false);
             onSet(entry.kind === "unknown" ? "" : entry.kind, next);
@@ -125,8 +128,4 @@ export function EntryView({ entry, guide, busy, borders, onSet }: Props) {
       )}
     </div>
   );
-}
-
-function label(element: string): string {
-  return element === "numbering" ? "volume, issue" : element === "url" ? "address" : element.replaceAll("-", " ");
 }
