@@ -19,7 +19,7 @@ from .forms import Vocabulary
 from .guides import Policy, available_guides, load_guide
 from .guides.kinds import Kinds, load_kinds
 from .text.folding import fold, letters
-from .text.lexicon import is_forename
+from .text.lexicon import is_common, is_forename
 from .text.names import NameList, inverted_names, looks_like_organisation, natural_names
 from .text.spans import Span
 
@@ -29,6 +29,8 @@ _FOREIGN_FROM = 3
 _UNTOLD = 1.5
 _UNKNOWN_OVER = 0.4
 _LEAST_FIT = 0.8
+# So many articles with an issue tell that a list gives issues; some journals have none all the same.
+_ISSUES_USUAL = 8
 # Papers in an archive: lists have them in many forms, and no kind of ours is meant.
 _ARCHIVED = re.compile(
     r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d"
@@ -162,7 +164,7 @@ class References:
 
     def _issues_usual(self, number: int, cut: Cut) -> bool:
         """Whether a journal cited by its volume alone is likely to have issues: another entry gives one
-        of the same journal, or most entries with volumes do."""
+        of the same journal, or nearly all of many do."""
         journal = letters(cut.work.text("container"))
         with_issue = without = 0
         for other in range(len(self.entries)):
@@ -177,7 +179,7 @@ class References:
                 with_issue += 1
             else:
                 without += 1
-        return with_issue >= 3 and with_issue > 4 * without
+        return with_issue >= _ISSUES_USUAL and with_issue > 8 * without
 
     def _foreign(self, written: Written, opened: Opened, most: float) -> tuple[str, str]:
         """The guide of another system in whose form an entry stands, or nearly, and the kind there."""
@@ -272,6 +274,8 @@ def _turned_round(text: str, surnames: frozenset[str]) -> NameList | None:
     if names is None or looks_like_organisation(text) or not all(n.given for n in names.names):
         return None
     forename = names.names[0].given.split()[0]
+    if all(map(is_common, text.split())) and not is_forename(forename):
+        return None  # `Reach Archaeology Unit`: words, and no name
     if fold(forename) in surnames or letters(text) in surnames:
         return None  # cited by its first word or as a whole: a name in its own order, or a group's
     known = names.names[0].key in surnames or is_forename(forename)

@@ -115,6 +115,30 @@ class OddLists(unittest.TestCase):
         run_rules(got, all_rules().values(), strict=True)
 
 
+class WorksOfOneAuthor(unittest.TestCase):
+    LIST = (
+        "\n# Works Cited\nHobb, Martin. “Creek Dig Finds Brandy Casks.” *Saltmarsh Courier*, 17 June 2009, p. 1.\n"
+        "---. “The Law of the Creek.” *Saltmarsh Courier*, 30 June 2009, p. 4.\n"
+        "---. “Who Owns the Casks?” *Saltmarsh Courier*, 20 June 2009, p. 2."
+    )
+
+    def test_titles_that_share_words_are_told_apart(self) -> None:
+        for cited, number in (
+            ("“Who Owns the Casks?”", 2),
+            ("“Who Owns”", 2),
+            ("“Creek Dig”", 0),
+            ("“Creek Dig Finds Brandy Casks”", 0),
+            ("“Law of the Creek”", 1),
+        ):
+            with self.subTest(cited=cited):
+                match = paper(f"It waits (Hobb, {cited} 1).{self.LIST}").matches[-1]
+                self.assertEqual((match.degree.value, match.entries), ("exact", (number,)))
+
+    def test_a_title_of_none_of_them_is_not_listed(self) -> None:
+        match = paper(f"It waits (Hobb, “Harbour Songs” 1).{self.LIST}").matches[-1]
+        self.assertEqual(match.entries, ())
+
+
 class AnyText(unittest.TestCase):
     @settings(deadline=None, max_examples=150)
     @given(st.lists(WORDS, max_size=25))

@@ -257,12 +257,23 @@ def _agreeing_with_title(
         named = [c for c in found if is_name_of(citation.title.text, index.entries[c.entry])]
         if named:
             return named
-    cited = set(without_article(words(citation.title.text)))
+    cited = without_article(words(citation.title.text))
     by_name = [c for c in found if c.way not in (Way.TITLE_FOR_AUTHOR, Way.TITLE_PART)]
-    both = [c for c in by_name if cited & set(index.entries[c.entry].title_words)]
-    if both:
-        return both
+    agreement = {c.entry: _titles_agree(cited, index.entries[c.entry]) for c in by_name}
+    best = max(agreement.values(), default=0)
+    if best:
+        # Works of one author share words; the one meant shares most, or begins so.
+        return [c for c in by_name if agreement[c.entry] == best]
     return [] if by_name else found
+
+
+def _titles_agree(cited: tuple[str, ...], entry: Entry) -> int:
+    """How many words of a cited title an entry's has; more than it has words where one begins with the
+    other."""
+    title = without_article(entry.title_words)
+    shared = len(set(cited) & set(title))
+    begins = bool(cited and title) and (title[: len(cited)] == cited or cited[: len(title)] == title)
+    return shared + len(cited) if begins else shared
 
 
 def is_name_of(text: str, entry: Entry) -> bool:

@@ -20,7 +20,8 @@ ORGANISATION_WORDS = frozenset(
     laboratory league library ministry museum navy network observatory office organisation
     organization parliament party press programme program project registry school secretariat
     service services society station survey team trust tribunal union university watch works
-    conservancy partnership alliance forum workshop collective""".split()
+    conservancy partnership alliance forum workshop collective unit corporation circle consortium
+    initiative orchestra singers""".split()
 )
 # Stands in a list of names for those that dots leave out.
 LEFT_OUT = "…"
