@@ -44,6 +44,7 @@ _REVIEW = re.compile(r"Review\sof\s")
 _FIRST_ALONE = re.compile(
     rf"{NAME_WORD}(?:\s{NAME_WORD})?,\s{INITIALS}(?=,\s(?!{NAME_WORD}(?:\s{NAME_WORD})?,\s{UPPER}\.)[^\W\d_a-z]\w*\s\w)"
 )
+_HANDLE = re.compile(r"\s[\[(]@[\w.-]+[\])]\.?$")
 # A court case by its name: `Brock v. Harbour Office, 23 Rep. 45`.
 _CASE = re.compile(r"[A-Z][^,“”\"]{0,80}?\sv\.\s[A-Z][^,“”\"]{1,80}?(?=,\s\d)")
 _BOUNDARY = re.compile(r"[.?!](?=\s|$)")
@@ -58,7 +59,7 @@ _PAGES = re.compile(r"\bpp?\.\s*(\d{1,5})(?:\s*[-–—]\s*(\d{1,5}))?")
 _PAGES_AFTER = re.compile(r"(?:\)[,:]|\d:|\d,)\s*(\d{1,5})\s*[-–—]\s*(\d{1,5})(?![\d/])")
 _DATE = r"(?P<year>(?:1[5-9]|20)\d\d|n\.d\.|in press|forthcoming)-?(?P<letter>[a-z]\b)?"
 _DATE_ENCLOSED = re.compile(rf"\s*\({_DATE}(?:[,;\s–-][^()]{{0,40}})?\)[.,]?", re.I)
-_DATE_ALONE = re.compile(rf"[.,]?\s+{_DATE}(?:\.|,)(?=\s)", re.I)
+_DATE_ALONE = re.compile(rf"[.,]?\s+{_DATE}(?:\.|,|(?<=\sn\.d\.))(?=\s)", re.I)
 # A reprint with the year of the original first: `(1902) 1966.`
 _REPRINT = re.compile(rf"\s[\[(](?:1[5-9]|20)\d\d[\])]\s{_DATE}(?:\.|,)(?=\s)")
 _EDITED_IN = re.compile(
@@ -178,6 +179,9 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
     end = _boundary(text, start, limit, {s.start for s, _ in dressed})
     words = text[start:end].strip()
     bare = words.rstrip(".,; ") if not re.search(rf"\b{UPPER}\.$|\bJr\.$", words) else words
+    handle = _HANDLE.search(bare)
+    if handle is not None:
+        bare = bare[: handle.start()]
     while (label := _LABEL.search(bare)) is not None and "et al" not in label.group().casefold():
         bare = bare[: label.start()].rstrip(" ,")
     span = Span(start, start + len(bare))
