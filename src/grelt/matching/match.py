@@ -272,7 +272,9 @@ def _titles_agree(cited: tuple[str, ...], entry: Entry) -> int:
     other."""
     title = without_article(entry.title_words)
     shared = len(set(cited) & set(title))
-    begins = bool(cited and title) and (title[: len(cited)] == cited or cited[: len(title)] == title)
+    begins = bool(cited and title) and (
+        title[: len(cited)] == cited or cited[: len(title)] == title
+    )
     return shared + len(cited) if begins else shared
 
 

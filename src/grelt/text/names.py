@@ -106,11 +106,18 @@ def natural_names(text: str) -> NameList | None:
     for part in _CONNECTOR.split(text):
         if part.casefold().strip(".") in SUFFIXES and names:
             continue
-        name = natural_name(part)
+        name = natural_name(part) or _group_among(part, names)
         if name is None:
             return None
         names.append(name)
     return NameList(tuple(names), et_al is not None) if names else None
+
+
+def _group_among(part: str, before: list[PersonName]) -> PersonName | None:
+    """A group behind a person: `Finch and the Ebb Singers`."""
+    words = part.split()
+    named = len(words) > 1 and words[0] == "the" and all(w[0].isupper() for w in words[1:])
+    return PersonName(part) if before and named else None
 
 
 def looks_like_organisation(text: str) -> bool:
