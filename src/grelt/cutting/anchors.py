@@ -126,7 +126,7 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
         whole = Span(match.start(), match.start() + match.group().rstrip().__len__())
         dated = _DATED_BEFORE.search(text[max(0, match.start() - 40) : match.start()])
         if (
-            dated
+            (dated or match.group()[0] == "i")
             and text[match.end() : match.end() + 1].islower()
             and not written.italic[match.end()]
         ):

@@ -40,7 +40,7 @@ def date_units(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]
         label = MODIFIED.search(text[: whole.start])
         if label is not None:
             whole = Span(label.start(), whole.end)
-        if _part_of_words(text, match):
+        if _part_of_words(text, match) or _goes_on(text, match):
             continue
         yield Unit("date", span, whole, value=value)
 
@@ -95,6 +95,12 @@ def titles_volume(written: Written, at: int) -> bool:
 def _spans_years(match: re.Match[str]) -> bool:
     """`1660–1720`: no publication takes so long."""
     return re.fullmatch(r"\d{4}[-–—](?:\d\d){1,2}", match.group()) is not None
+
+
+def _goes_on(text: str, match: re.Match[str]) -> bool:
+    """A bare year in the midst of words (`The year 2000 and the tides`)."""
+    after = text[match.end() : match.end() + 5]
+    return match["y7"] is not None and re.match(r"\s(?!eds?\b)[^\W\d_A-Z]", after) is not None
 
 
 def _part_of_words(text: str, match: re.Match[str]) -> bool:

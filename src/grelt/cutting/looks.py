@@ -24,8 +24,8 @@ PEOPLE = rf"{PERSON}(?:(?:,\s{PERSON})*,?\s(?:and|&)\s{PERSON}|(?:,\s{PERSON})*,
 INITIALLED = rf"(?:{UPPER}\.(?:[\s-]?{UPPER}\.)*\s)(?:(?:van|von|der|den|de|la)\s)*{NAME_WORD}"
 INITIALLED_PEOPLE = rf"{INITIALLED}(?:,\s{INITIALLED})*(?:,?\s(?:and|&)\s{INITIALLED})?"
 INVERTED_PEOPLE = rf"{NAME_WORD},\s{UPPER}\.(?:\s?{UPPER}\.)*(?:,?\s(?:&|and)\s{NAME_WORD},\s{UPPER}\.(?:\s?{UPPER}\.)*)?"
-RANGE = r"(?:[A-Z]{1,2})?(?:\d{1,6}|[ivxlc]{1,7}\b)(?:\s?(?:--|[-–—‑−])\s?(?:[A-Z]{1,2})?(?:\d{1,6}|[ivxlc]{1,7}\b))?\+?"
-DASHED = r"(?:[A-Z]{1,2})?(?:\d{1,6}|[ivxlc]{1,7})\s?(?:--|[-–—‑−])\s?(?:[A-Z]{1,2})?(?:\d{1,6}|[ivxlc]{1,7}\b)"
+RANGE = r"(?:[A-Z]{1,2}|e(?=\d))?(?:\d{1,6}|[ivxlc]{1,7}\b)(?:\s?(?:--|[-–—‑−])\s?(?:[A-Z]{1,2}|e(?=\d))?(?:\d{1,6}|[ivxlc]{1,7}\b))?\+?"
+DASHED = r"(?:[A-Z]{1,2}|e(?=\d))?(?:\d{1,6}|[ivxlc]{1,7})\s?(?:--|[-–—‑−])\s?(?:[A-Z]{1,2}|e(?=\d))?(?:\d{1,6}|[ivxlc]{1,7}\b)"
 RANGES = rf"{RANGE}(?:,\s?{RANGE}(?![\w]))*"
 ORDINAL = (
     r"(?:\d{1,3}(?:st|nd|rd|th)|[Ff]irst|[Ss]econd|[Tt]hird|[Ff]ourth|[Ff]ifth|[Ss]ixth|[Ss]eventh|"
@@ -83,7 +83,7 @@ GENERIC_TO = re.compile(
     r"(?<=[.”\"]\s)(?P<title>Introduction|Foreword|Preface|Afterword|Epilogue|Prologue)\s(?P<to>to)\s"
 )
 ARTICLE = re.compile(
-    r"\b(?P<label>[Aa]rticle\s(?:no\.\s|number\s)?)(?P<a>[A-Za-z]?\d{2,9})\b|(?<=[,:]\s)(?P<b>e\d{2,9})\b"
+    r"\b(?P<label>[Aa]rticle\s(?:no\.\s|number\s)?)(?P<a>[A-Za-z]?\d{2,9})\b|(?<=[,:]\s)(?P<b>e\d{2,9})\b(?!\s?[-–])"
 )
 EDITION = re.compile(
     rf"\b(?P<e>{ORDINAL}(?:,?\s(?:and\s)?{ORDINAL})*\s(?:[Ee]dition|[Ee]dn\.?|[Ee]d\.?)(?!\w|\sby)|[Vv]ersion\s\d(?:[\w.]*\w)?|[Vv]\.?\s?\d+\.[\d.]*\d)"
@@ -106,7 +106,7 @@ BRACKET = re.compile(r"\[(?P<inner>[^\[\]]{2,160})\]")
 DEGREE = r"(?:unpublished\s)?(?:(?:PhD|Ph\.D\.|MA|M\.A\.|MSc|M\.Sc\.|MPhil|BA|B\.A\.|BSc|[Dd]octoral|[Mm]aster[’']s|[Uu]ndergraduate|[Hh]onou?rs|[Ss]enior)\s(?:dissertation|diss\.|thesis)|[Dd]issertation|[Tt]hesis)"
 MEDIUM = re.compile(
     rf"(?<![\w])(?P<m>{DEGREE}|[Pp]aper\s(?:presented|given|read|delivered)\sat|[Pp]resentation\sat|[Ll]ecture\s(?:given|delivered)\sat|"
-    r"(?:[Ee]-?mail|[Ll]etter|[Mm]essage|[Tt]ext\smessage|[Cc]onversation|[Dd]iscussion)(?:\s(?:message\s)?(?:to|with)\s(?:the\s|this\s)?[Aa]uthor)|(?<=[.,”]\s)(?:[Ee]-?mail|[Ll]etter)\sto\s(?:the\s)?[A-Z][\w’.-]*(?:\s[A-Z][\w’-]*\.?){0,4}(?=[.,])|"
+    r"(?:[Ee]-?mail|[Ll]etter|[Mm]essage|[Tt]ext\smessage|[Cc]onversation|[Dd]iscussion)(?:\s(?:message\s)?(?:to|with)\s(?:the\s|this\s)?[Aa]uthor)|(?<=[.,”\"]\s)(?:[Ee]-?mail|[Ll]etter)\sto\s(?:the\s)?[A-Z][\w’.-]*(?:\s[A-Z][\w’-]*\.?){0,4}(?=[.,])|"
     r"(?<=[.,”]\s)[Ii]nterview\s(?:with|by|conducted\sby)\s(?:the\s)?author|"
     r"(?<=[.,”]\s)[Aa]dvance\sonline\spublication|"
     r"(?:[Pp]ersonal|[Tt]elephone|[Pp]hone|[Oo]nline|[Vv]ideo)\s(?:interview|communication|conversation)|"

@@ -147,6 +147,9 @@ def _free(text: str, taken: Taken, start: int, inner: list[Span]) -> Iterator[Un
         at = end
 
 
+_NUMBERED = re.compile(r"\s*\([^()]*\d\)\.?")
+
+
 def _parted(text: str, start: int, end: int, inner: list[Span]) -> Iterator[Unit]:
     at = start
     breaks = [b for b in _breaks(text, start, end) if not any(s.start < b < s.end for s in inner)]
@@ -156,7 +159,9 @@ def _parted(text: str, start: int, end: int, inner: list[Span]) -> Iterator[Unit
         tail = len(piece.rstrip(' ,;:([<“"'))
         if lead and piece[lead - 1] in '“"' and "”" in piece[lead:tail].replace('"', "”"):
             lead -= 1  # words that begin with a quotation
-        closing = piece[lead:tail]
+        if _NUMBERED.fullmatch(piece):
+            tail = len(piece.rstrip(" .")) - 1  # `(7719).`
+        closing = piece[:tail]
         # A bracket that is not the segment's own is no part of it.
         while (
             tail > lead
@@ -165,7 +170,7 @@ def _parted(text: str, start: int, end: int, inner: list[Span]) -> Iterator[Unit
         ):
             tail -= 1
             tail = len(piece[:tail].rstrip())
-            closing = piece[lead:tail]
+            closing = piece[:tail]
         if closing.endswith(".") and not _is_abbreviated(closing):
             tail -= 1
         if tail > lead and any(c.isalnum() for c in piece[lead:tail]):

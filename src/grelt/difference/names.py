@@ -16,6 +16,8 @@ from .model import Difference, alike
 
 _ET_AL = re.compile(r",?\s*(?:and\s)?(?:et\.?\sal\.?|and\sothers)\s*$", re.I)
 _RANK = re.compile(r"\b(?:general|consulting|series)\s(?=editor)")
+# Who answers for a series is named where a host is.
+_PRODUCED = re.compile(r"\s\((?:Executive )?Producers?\)")
 _JOINED = re.compile(r"[,;\s]*(?:(?:and|&)\s+)?$")
 _TITLES = re.compile(
     r"\b(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Reverend|Fr|Captain|Judge)\b\.?\s?|,?\s\(?(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS|OBE)\b\.?\)?"
@@ -97,7 +99,7 @@ def name_differences(
             number += 1
         elif part.kind == "join":
             yield from _join(part.span, words, want.text, element)
-        elif not alike(_RANK.sub("", words), want.text):
+        elif not (alike(_RANK.sub("", words), want.text) or _PRODUCED.fullmatch(words)):
             yield from _label(part, words, want.text, element)
 
 

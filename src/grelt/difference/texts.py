@@ -109,6 +109,8 @@ def _words(
         words = cut.whole.of(written.text)
     if alike(words, piece.text) and form.case not in ("headline", "sentence"):
         return
+    if cut.dress == "plain" and _is_description(words):
+        return
     if form.case in ("headline", "sentence") and isinstance(cut.value, TextValue):
         changes = case_changes(
             cut.span.of(written.text), form.case, vocabulary, headline_from=kinds.headline_from,
@@ -162,6 +164,14 @@ def _volume_in_italics(written: Written, cut: CutElement, piece: Piece) -> Itera
     )  # fmt: skip
 
 
+def _is_description(words: str) -> bool:
+    """Words in the place of a title that say what it is (`Introduction`, `Lecture on the coastal novel`)."""
+    return words.casefold() in _GENERIC or _DESCRIBED.match(words) is not None
+
+
+_DESCRIBED = re.compile(r"(?:Lecture|Syllabus|Letter|Comment|Transcript)\s(?:on|for|to|about|at)\s")
+
+
 def dress_difference(
     written: Written, cut: CutElement, piece: Piece, before: str, after: str, *, text: str
 ) -> Difference | None:
@@ -171,7 +181,7 @@ def dress_difference(
     own text put right.
     """
     wanted = piece.dress
-    if cut.span.of(written.text).casefold() in _GENERIC and cut.dress == "plain":
+    if cut.dress == "plain" and _is_description(cut.span.of(written.text)):
         return None
     if piece.element == "reviewed" and cut.dress == "quotes":
         return None  # a part may be reviewed as well as a whole

@@ -44,6 +44,10 @@ _REVIEW = re.compile(r"Review\sof\s")
 _FIRST_ALONE = re.compile(
     rf"{NAME_WORD}(?:\s{NAME_WORD})?,\s{INITIALS}(?=,\s(?!{NAME_WORD}(?:\s{NAME_WORD})?,\s{UPPER}\.)[^\W\d_a-z]\w*\s\w)"
 )
+# What follows an initial where the names go on: another, a role, a short name with its period.
+_GOES_ON = re.compile(
+    rf"(?:{UPPER}\.|(?:and|&)\s|\((?:[A-Z]\w+\s?){{1,2}}\),|(?:{NAME_WORD}\s?){{1,2}}\.|,)"
+)
 _HANDLE = re.compile(r"\s[\[(]@[\w.-]+[\])]\.?$")
 # A court case by its name: `Brock v. Harbour Office, 23 Rep. 45`.
 _CASE = re.compile(r"[A-Z][^,“”\"]{0,80}?\sv\.\s[A-Z][^,“”\"]{1,80}?(?=,\s\d)")
@@ -251,7 +255,7 @@ def _boundary(text: str, start: int, limit: int, starts: set[int]) -> int:
         if len(word) == 1 and word.isupper():
             rest = text[following:limit]
             # An initial: the name goes on if its next period closes a short run of names.
-            if re.match(rf"(?:{UPPER}\.|(?:and|&)\s|(?:{NAME_WORD}\s?){{1,2}}\.|,)", rest):
+            if _GOES_ON.match(rest):
                 continue
             return match.end()
         if word.casefold() in _ABBREVIATED and word.casefold() != "al":

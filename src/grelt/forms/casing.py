@@ -129,7 +129,13 @@ def case_changes(
         changes = _headline(found, vocabulary, headline_from, shouted)
     else:
         changes = _sentence(found, vocabulary, shouted)
-    return tuple(c for c in changes if not any(c.span.overlaps(a) for a in apart))
+    # Behind an opening bracket either is right.
+    return tuple(
+        c
+        for c in changes
+        if text[c.span.start - 1 : c.span.start] not in ("(", "[")
+        and not any(c.span.overlaps(a) for a in apart)
+    )
 
 
 def _split(text: str) -> list[_Word]:

@@ -10,6 +10,7 @@ from ..guides.pattern import Sequence, Slot
 from ..text.lexicon import is_common
 from ..text.spans import Span
 from ..works import DateValue, TextValue, Work, write_date
+from ..works.dates import SEASONS
 from .casing import Vocabulary, case_changes
 from .names import NamePart, name_parts
 from .numbers import number_forms
@@ -159,6 +160,7 @@ def _between(before: Piece | None, mark: str, after: Piece | None, kinds: Kinds)
 def _capitalised(piece: Piece) -> Piece:
     """With a capital where a label begins a sentence (`Edited by`)."""
     labelled = piece.element in NAMES | NUMBERS | _LABELS and not piece.gap
+    labelled = labelled or piece.text.partition(" ")[0] in SEASONS
     if not labelled or not piece.text[:1].islower():
         return piece
     if piece.parts and piece.parts[0].kind != "before":
