@@ -110,7 +110,7 @@ MEDIUM = re.compile(
     r"(?<=[.,”]\s)[Ii]nterview\s(?:with|by|conducted\sby)\s(?:the\s)?author|"
     r"(?<=[.,”]\s)[Aa]dvance\sonline\spublication|"
     r"(?:[Pp]ersonal|[Tt]elephone|[Pp]hone|[Oo]nline|[Vv]ideo)\s(?:interview|communication|conversation)|"
-    r"(?<=[.,”\"]\s)(?:Interview|Lecture|Keynote\s(?:address|lecture)|Address|Reading|Photograph|Painting|Etching|Woodcut|Map|Engraving|Film|Video|Poster|Paper\spresentation|Poster\spresentation|Conference\spresentation|Podcast|Audio(?:\srecording|\spodcast(?:\sepisode)?)?|Press\srelease|Blu-ray|DVD(?:,\s\d+\smin\.)?|PDF|Microfilm|Data\sset|Dataset|Computer\ssoftware|Oil\son\scanvas|Oil\son\spanel|Watercolou?r|Silver\sprint|Gelatin\ssilver\sprint)(?=[.,;]|$)"
+    r"(?<=[.,”\"]\s)(?:Interview|Lecture|Keynote\s(?:address|lecture)|Address|Reading|Photograph|Painting|Etching|Woodcut|Map|Engraving|Film|Video|Poster|Paper\spresentation|Poster\spresentation|Conference\spresentation|Podcast|Audio(?:\srecording|\spodcast(?:\sepisode)?)?|Press\srelease|Audiobook(?:,\s\d+\shr\.)?(?:,\s\d+\smin\.)?|Blu-ray|DVD(?:,\s\d+\smin\.)?|PDF|Microfilm|Data\sset|Dataset|Computer\ssoftware|Oil\son\scanvas|Oil\son\spanel|Watercolou?r|Silver\sprint|Gelatin\ssilver\sprint)(?=[.,;]|$)"
     r")(?=[.,;\s]|$)"
 )  # fmt: skip
 SECTION = re.compile(
@@ -131,6 +131,9 @@ SUPPLEMENTS = (
         r"(?:,\s\d\w+\s[Ss]ession)?(?:,\s(?:House|Senate)\s[^.,]{0,40})?"
     ),
     re.compile(rf"(?<=[^\W\d_],\s)by\s{PEOPLE}(?=\.\s)"),
+    re.compile(rf"(?<=Interview\.\s)By\s{PEOPLE}(?=[.,]\s)"),
+    re.compile(r"(?<=\d,\s)supplement\s\d{1,3}(?=,)"),
+    re.compile(r"\(Reprinted\sfrom\s.{1,300}\)\.?$"),
 )
 IN = re.compile(r"(?:(?<=[.,”\"?!)\]]\s)|^)[Ii]n:?\s(?=\S)|(?<=\]\.\s)On\s(?=\S)")
 MODIFIED = re.compile(

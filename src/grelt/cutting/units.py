@@ -84,7 +84,22 @@ def _is_inner(written: Written, span: Span) -> bool:
     """A quotation that is part of a title, italic or plain."""
     held = any((i.start <= span.start and span.end < i.end) or (i.start < span.start and span.end <= i.end)
                for i in written.italics)  # fmt: skip
-    return held or _within_words(written.text, span)
+    return held or _within_words(written.text, span) or _opens_title(written, span)
+
+
+# The date in parentheses, as it stands before an undressed title.
+_DATED = re.compile(r"\([^()]{4,30}\)\.\s$")
+
+
+def _opens_title(written: Written, span: Span) -> bool:
+    """A question that an undressed title begins with (`(2015). “What’s in it?” Volunteers on the lock.`)."""
+    text = written.text
+    return (
+        text[span.end - 2] in "?!"
+        and re.match(r"\s[^\W\d_]", text[span.end : span.end + 2]) is not None
+        and not written.italic[min(span.end + 1, len(text) - 1)]
+        and _DATED.search(text[max(0, span.start - 34) : span.start]) is not None
+    )
 
 
 def _within_words(text: str, span: Span) -> bool:
@@ -108,7 +123,7 @@ def _without_volume(written: Written, span: Span) -> Span:
     follows = written.text[span.end : span.end + 1]
     if match is None or not (follows in ("(", ",", ":") or match.group().startswith(",")):
         return span
-    if follows == "." and re.search(r"\s(?:1[4-9]|20)\d\d$", match.group()):
+    if re.search(r"\s(?:1[4-9]|20)\d\d$", match.group()):
         return span  # `*The State of the Washes, 2021*.`
     return Span(span.start, span.start + match.start())
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
@@ -74,6 +75,8 @@ class Written:
         words = span.of(self.text)
         lead = len(words) - len(words.lstrip(' .,;:()[]“”"'))
         tail = len(words.rstrip(' .,;:([“”"'))
+        if words[tail : tail + 1] == "." and re.search(r"\b(?:[A-Za-z]\.)+[A-Za-z]$", words[:tail]):
+            tail += 1  # `4 a.m.`
         # A quotation within the title keeps both its marks.
         if lead and words[lead - 1] == "“" and 0 < words.find("”", lead) < tail:
             lead -= 1

@@ -38,7 +38,8 @@ def gap_differences(
         return
     following = laid.whole.pieces[other[1]]
     words = laid.elements[other[0]].whole
-    if following.element == "words" and words.of(laid.text) != following.text:
+    same = words.of(laid.text).casefold() == following.text.casefold()
+    if following.element == "words" and same and words.of(laid.text) != following.text:
         stop, wanted = words.end, wanted + following.text  # `in` for `In`
     span = Span(start, stop)
     if between:

@@ -153,6 +153,9 @@ class Laid:
         )
         if first is None or first is element or not isinstance(first.value, DateValue):
             return False
+        at = self.elements.index(element)
+        if not at or self.elements[at - 1].name not in ("publisher", "institution", "place"):
+            return False
         bare = element.value.month is None and not element.value.season
         return bare and element.value.year is not None and element.value.year == first.value.year
 

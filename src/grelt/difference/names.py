@@ -17,7 +17,7 @@ from .model import Difference, alike
 _ET_AL = re.compile(r",?\s*(?:and\s)?(?:et\.?\sal\.?|and\sothers)\s*$", re.I)
 _RANK = re.compile(r"\b(?:general|consulting|series)\s(?=editor)")
 # Who answers for a series is named where a host is.
-_PRODUCED = re.compile(r"\s\((?:Executive )?Producers?\)")
+_PRODUCED = re.compile(r"\s\((?:Executive )?Producers?\)|, (?:narrator|singer|composer)s?")
 _JOINED = re.compile(r"[,;\s]*(?:(?:and|&)\s+)?$")
 _TITLES = re.compile(
     r"\b(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Reverend|Fr|Captain|Judge)\b\.?\s?|,?\s\(?(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS|OBE)\b\.?\)?"

@@ -95,4 +95,4 @@ def initials_of(given: str) -> str:
 def spaced_initials(given: str) -> str:
     """Initials with a period and a space each: `A.C.` and `A C` become `A. C.`"""
     given = re.sub(rf"({UPPER}\.)(?={UPPER}\b)", r"\1 ", given)
-    return re.sub(rf"(?<![\w’'.-])({UPPER})(?=\s|$)", r"\1.", given)
+    return re.sub(rf"(?<![\w’'.-])(?!Ó\b)({UPPER})(?=\s|$)", r"\1.", given)
