@@ -23,6 +23,7 @@ SETS = (
     "sealed-8",
     "sealed-9",
     "sealed-10",
+    "sealed-11",
 )
 GUIDES = ("mla-9", "apa-7", "chicago-17-notes", "chicago-17-author-date")
 

@@ -218,9 +218,9 @@ def _numberings(written: Written, start: int, sheltered: Taken) -> Iterator[Unit
     for match in NUMBERING.finditer(text, start):
         if not sheltered.free(Span(*match.span())):
             continue
-        volume = next((g for g in ("v8", "v7", "v1", "v2", "v3", "v5") if match[g]), None)
+        volume = next((g for g in ("v9", "v8", "v7", "v1", "v2", "v3", "v5") if match[g]), None)
         issue = next(
-            (g for g in ("i8", "i7", "i1", "i2", "i3", "i4", "i5", "i6") if match[g]), None
+            (g for g in ("i9", "i8", "i7", "i1", "i2", "i3", "i4", "i5", "i6") if match[g]), None
         )
         if volume in ("v2", "v5") and match.start() and text[match.start() - 1] in "$#-–/.:":
             continue

@@ -106,7 +106,7 @@ def _within_words(text: str, span: Span) -> bool:
     """A quotation that is part of a longer title: `“A clock”: Time at the mills`."""
     inside = text[span.end - 2]
     after = text[span.end : span.end + 2]
-    if inside in ".," or after[:1] in (".", ","):
+    if inside in ".," or after[:1] in (".", ",") or text.startswith(" in ", span.end):
         return False
     if after[:1] in (":", ";"):
         return True
