@@ -208,7 +208,9 @@ def _weighed(checked: Checked) -> tuple[Difference, ...]:
     """Differences that hang on a kind that is not sure are themselves less sure."""
     if not checked.cut.written.italics_known:
         # Where a title ends is then a guess: what hangs on it is left unsaid.
-        return tuple(d for d in checked.differences if d.rule not in _OF_BORDERS)
+        return tuple(
+            d for d in checked.differences if d.rule not in _OF_BORDERS and not _within_a_title(d)
+        )
     if checked.cut.confidence >= 0.6:
         return checked.differences
     return tuple(
@@ -222,9 +224,18 @@ def _weighed(checked: Checked) -> tuple[Difference, ...]:
 _LIGHTLY_MISSING = frozenset(
     f"entry-missing-{name}" for name in ("pages", "volume", "issue", "publisher", "place", "date")
 )
-_OF_BORDERS = frozenset(
-    ("entry-punctuation", "entry-element-order", "entry-edition-form", "entry-stray")
+_OF_BORDERS = _LIGHTLY_MISSING - {"entry-missing-date"} | frozenset(
+    """entry-punctuation entry-element-order entry-edition-form entry-stray entry-missing-container
+    entry-missing-location entry-container-case entry-title-quotes entry-title-italic
+    entry-date-position""".split()
 )
+
+
+def _within_a_title(difference: Difference) -> bool:
+    """A word or two in other capitals: they may be a title within the title."""
+    return difference.rule == "entry-title-case" and len((difference.expected or "").split()) < 3
+
+
 _OF_KIND = frozenset(
     (
         "entry-title-quotes",

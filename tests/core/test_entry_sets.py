@@ -6,6 +6,7 @@ import unittest
 from collections import Counter
 from functools import cache
 
+from grelt import api
 from grelt.works import KINDS
 
 from .marked_entries import load_set
@@ -25,6 +26,12 @@ SETS = (
     "sealed-10",
     "sealed-11",
 )
+HEADINGS = {
+    "mla-9": "Works Cited",
+    "apa-7": "References",
+    "chicago-17-notes": "Bibliography",
+    "chicago-17-author-date": "References",
+}
 GUIDES = ("mla-9", "apa-7", "chicago-17-notes", "chicago-17-author-date")
 
 
@@ -74,3 +81,19 @@ class MarkedEntries(unittest.TestCase):
             self.assertGreaterEqual(count[guide], 150, guide)
         self.assertGreaterEqual(sum(len(e.faults) for e in entries), 300)
         self.assertEqual({e.kind for e in entries}, set(KINDS))
+
+    def test_where_italics_are_not_seen_nothing_is_guessed(self) -> None:
+        entries = [e for name in SETS for e in load_set(name)][::4]
+        wrong = []
+        for entry in entries:
+            plain = entry.text.replace("*", "")
+            text = f"The pond filled.\n\n{HEADINGS[entry.guide]}\n\n{plain}\n\nOkonjo, Adaeze. Salt. Lode: Gull Press, 2021.\n"
+            report = api.check(text.encode(), "list.txt", api.CheckInputs(entry.guide))
+            wrong += [
+                (f["rule"], f["found"], plain)
+                for f in report["findings"]
+                if f["entry"] == report["entries"][0]["id"]
+                and f["family"] == "entry"
+                and f["severity"] in ("error", "caution")
+            ]
+        self.assertLessEqual(len(wrong), len(entries) // 200, wrong)
