@@ -169,7 +169,7 @@ def _is_description(words: str) -> bool:
     return words.casefold() in _GENERIC or _DESCRIBED.match(words) is not None
 
 
-_DESCRIBED = re.compile(r"(?:Lecture|Syllabus|Letter|Comment|Transcript)\s(?:on|for|to|about|at)\s")
+_DESCRIBED = re.compile(r"(?:Lecture|Syllabus|Letter|Comment|Post|Transcript)\s(?:on|for|to|about|at)\s")
 
 
 def dress_difference(
