@@ -65,7 +65,9 @@ class NoteReferences:
         cut = cut_reference(written, _opened(written), load_kinds(self.policy.guide.id))
         if cut.fit < _LEAST_FIT or cut.confidence < _LEAST_SURE or cut.element("title") is None:
             return None
-        checked = check_note_cut(cut, load_kinds(self.policy.guide.id), self.vocabulary)
+        strict = self.policy.house.value("dashes") == "strict"
+        kinds = load_kinds(self.policy.guide.id)
+        checked = check_note_cut(cut, kinds, self.vocabulary, strict_dashes=strict)
         return checked if checked.loose == 0 else None
 
     def place(self, number: int, difference: Difference) -> Span:

@@ -160,6 +160,7 @@ class References:
             demanded=self.policy.demanded(cut.kind, cut.work.values),
             left_out=self.policy.left_out,
             waived=waived,
+            strict_dashes=self.policy.house.value("dashes") == "strict",
         )
 
     def _issues_usual(self, number: int, cut: Cut) -> bool:

@@ -46,8 +46,9 @@ class Checked:
 
     @property
     def weight(self) -> float:
-        """How ill the pattern fits: its faults, and what it has no place for."""
-        return self.faults + 2.5 * self.loose
+        """How ill the pattern fits: its faults, what would have to move, and what it has no place for."""
+        moved = sum(d.template == "moved" for d in self.differences)
+        return self.faults + moved + 2.5 * self.loose
 
 
 def check_cut(
@@ -58,29 +59,52 @@ def check_cut(
     demanded: frozenset[str] = frozenset(),
     left_out: frozenset[str] = frozenset(),
     waived: frozenset[str] = frozenset(),
+    strict_dashes: bool = False,
 ) -> Checked:
     """Compare a cut entry with its guide. `demanded` and `left_out` are elements that the house asks
-    for or does without; `waived` are missed by nobody. Of several patterns of
-    the kind the one that fits best counts."""
+    for or does without; `waived` are missed by nobody; with `strict_dashes` a hyphen is no dash of a range.
+    Of several patterns of the kind the one that fits best counts."""
     form = kinds.kinds.get(cut.kind)
     if form is None or not cut.elements:
         return Checked(cut, (), cut.written.text, markup_of(cut, ()), ())
     best: Checked | None = None
     for pattern in patterns_for(_without(cut.work, left_out), form):
-        checked = _check(cut, pattern, form, kinds, vocabulary, demanded, left_out, waived)
+        checked = _check(
+            cut,
+            pattern,
+            form,
+            kinds,
+            vocabulary,
+            demanded,
+            left_out,
+            waived,
+            strict_dashes=strict_dashes,
+        )
         if best is None or checked.weight < best.weight:
             best = checked
     assert best is not None
     return best
 
 
-def check_note_cut(cut: Cut, kinds: Kinds, vocabulary: Vocabulary) -> Checked:
+def check_note_cut(
+    cut: Cut, kinds: Kinds, vocabulary: Vocabulary, *, strict_dashes: bool = False
+) -> Checked:
     """The same for a full reference in a note, by the note's patterns."""
     form = kinds.kinds.get(cut.kind)
     if form is None or not form.note or not cut.elements:
         return Checked(cut, (), cut.written.text, markup_of(cut, ()), ())
     found = [
-        _check(cut, p, form, kinds, vocabulary, frozenset(), frozenset(), noted=True)
+        _check(
+            cut,
+            p,
+            form,
+            kinds,
+            vocabulary,
+            frozenset(),
+            frozenset(),
+            noted=True,
+            strict_dashes=strict_dashes,
+        )
         for p in form.note
     ]
     return min(found, key=lambda c: c.weight)
@@ -97,6 +121,7 @@ def _check(
     waived: frozenset[str] = frozenset(),
     *,
     noted: bool = False,
+    strict_dashes: bool = False,
 ) -> Checked:
     gaps = (
         frozenset()
@@ -110,7 +135,8 @@ def _check(
         if gaps
         else plain
     )
-    laid = Laid(cut, plain, whole, kinds, vocabulary, frozenset(kinds.left_out) | left_out, noted)
+    out = frozenset(kinds.left_out) | left_out
+    laid = Laid(cut, plain, whole, kinds, vocabulary, out, noted, strict_dashes)
     differences = _in_its_marks(cut.written.text, _once(_differences(laid)))
     corrected = apply(cut.written.text, differences)
     loose = sum(

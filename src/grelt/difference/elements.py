@@ -73,6 +73,7 @@ def _own_differences(laid: Laid, at: int, number: int) -> Iterator[Difference]:
         laid.kinds,
         laid.vocabulary,
         in_quotes=element.dress == "quotes",
+        strict_dashes=laid.strict_dashes,
     )
     if piece.gap:
         return

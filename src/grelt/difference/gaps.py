@@ -38,8 +38,9 @@ def gap_differences(
         return
     following = laid.whole.pieces[other[1]]
     words = laid.elements[other[0]].whole
-    same = words.of(laid.text).casefold() == following.text.casefold()
-    if following.element == "words" and same and words.of(laid.text) != following.text:
+    said, right = words.of(laid.text), following.text
+    same = said.casefold().strip(" :.") == right.casefold().strip(" :.")
+    if following.element == "words" and same and said != right:
         stop, wanted = words.end, wanted + following.text  # `in` for `In`
     span = Span(start, stop)
     if between:

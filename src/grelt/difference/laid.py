@@ -28,7 +28,7 @@ class Laid:
 
     def __init__(
         self, cut: Cut, plain: Composed, whole: Composed, kinds: Kinds, vocabulary: Vocabulary,
-        left_out: frozenset[str], noted: bool,
+        left_out: frozenset[str], noted: bool, strict_dashes: bool = False,
     ) -> None:  # fmt: skip
         self.cut = cut
         self.written = cut.written
@@ -40,6 +40,7 @@ class Laid:
         self.vocabulary = vocabulary
         self.left_out = left_out
         self.noted = noted
+        self.strict_dashes = strict_dashes
         self.pairs = self._pair()
         self.anchors = self._anchors()
         # Gaps, by the anchor behind them, that are written anew with what moved over them.

@@ -60,6 +60,7 @@ def text_differences(
     vocabulary: Vocabulary,
     *,
     in_quotes: bool,
+    strict_dashes: bool = False,
 ) -> Iterator[Difference]:
     """Capitals, wording and number forms of one element; its dress is compared apart."""
     span = cut.span if in_quotes or piece.element in TEXTS else cut.whole
@@ -71,7 +72,13 @@ def text_differences(
     if piece.element in ("date", "day") and written.text[cut.whole.start] in "[LUPM":
         span = cut.span  # `Last modified`, or a date in brackets
     words = span.of(written.text)
-    if any(alike(words, t) for t in piece.texts):
+    same = next((t for t in piece.texts if alike(words, t)), None)
+    if same is not None:
+        if strict_dashes and piece.element in ("pages", "locator") and words != same:
+            yield Difference(
+                form_rule(piece.element), span, same, dressed(piece, same), piece.element,
+                template="differs", holes=(("found", words), ("right", same)),
+            )  # fmt: skip
         if piece.dress == "number" and written.italics_known:
             yield from _volume_in_italics(written, cut, piece)
         return
@@ -169,7 +176,9 @@ def _is_description(words: str) -> bool:
     return words.casefold() in _GENERIC or _DESCRIBED.match(words) is not None
 
 
-_DESCRIBED = re.compile(r"(?:Lecture|Syllabus|Letter|Comment|Post|Transcript)\s(?:on|for|to|about|at)\s")
+_DESCRIBED = re.compile(
+    r"(?:Lecture|Syllabus|Letter|Comment|Post|Transcript)\s(?:on|for|to|about|at)\s"
+)
 
 
 def dress_difference(

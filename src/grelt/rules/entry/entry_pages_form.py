@@ -16,4 +16,5 @@ RULE = Rule(
         "differs": "The pages are written “{right}” here.",
     },
     check=owned("entry-pages-form", ("pages",)),
+    house=("dashes",),
 )

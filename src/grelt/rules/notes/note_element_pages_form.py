@@ -16,4 +16,5 @@ RULE = Rule(
         "differs": "The page is written “{right}” here.",
     },
     check=owned_in_notes("entry-pages-form", ("locator",)),
+    house=("dashes",),
 )
