@@ -141,7 +141,7 @@ class References:
     def _cut(self, written: Written, opened: Opened, kinds: Kinds, hand: Hand | None) -> Cut:
         """The cut; where a group seems to be named and no title found, the group may be the title."""
         cut = cut_entry(written, opened, kinds, hand)
-        if opened.group and cut.element("title") is None:
+        if opened.group and (cut.element("title") is None or _is_unclear(cut)):
             start = opened.span.start
             titled = cut_entry(written, Opened(None, "", Span(start, start)), kinds, hand)
             if titled.element("title") is not None and titled.fit > cut.fit - 0.5:

@@ -78,7 +78,7 @@ BARE_PAGES = re.compile(
 ENCLOSED_PAGES = re.compile(r"(?<=\s)\((?P<pages>\d{1,5}\s?[-–—]\s?\d{1,5})\)(?=[.,])")
 # Pages behind a year in parentheses, without the colon that should part them.
 UNPARTED_PAGES = re.compile(
-    rf"(?:(?<=\d\)\s)|(?<=[^\W\d_]\.\s)|(?<=\d\)\.\s))(?P<pages>{DASHED})(?=[.,](?:\s|$))"
+    rf"(?:(?<=\d\)\s)|(?<=[^\W\d_]\.\s)|(?<=\d\)\.\s)|(?<=\d{{4}}\.\s))(?P<pages>{DASHED})(?=[.,](?:\s|$))"
 )
 GENERIC_TO = re.compile(
     r"(?<=[.”\"]\s)(?P<title>Introduction|Foreword|Preface|Afterword|Epilogue|Prologue)\s(?P<to>to)\s"

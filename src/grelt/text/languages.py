@@ -8,7 +8,8 @@ from .folding import fold
 
 # Small words, without those that several of these languages share.
 _SMALL_WORDS = {
-    "en": "the of and in to for with from on by an at its their as is was how why what",
+    "en": "the of and in to for with from on by an at its their as is was how why what does did who when "
+    "where we you my your they this that not if can will",
     "fr": "le les des du une et dans pour sur aux au ses leur qui ou est ce cette l d qu",
     "de": "der die das und im den dem des ein eine einer zur zum von mit fur uber auf bei ist",
     "es": "el los las del y una unos por para como su sus al lo entre sobre",
@@ -30,6 +31,8 @@ def detect_language(text: str) -> str | None:
     there are; a letter that only one language has counts as one.
     """
     words = [fold(w) for w in _WORD.findall(text)]
+    if words[:1] == ["do"]:
+        words = words[1:]  # English questions begin with it, Portuguese has it between words
     scores = {language: sum(w in small for w in words) for language, small in _TABLE.items()}
     for letter, language in _LETTERS.items():
         scores[language] += letter in text.casefold()
