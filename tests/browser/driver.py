@@ -8,6 +8,7 @@ from pathlib import Path
 from typing import Any, ClassVar
 
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
+from django.core.cache import cache
 from django.db import connection
 from playwright.sync_api import Browser, Page, expect, sync_playwright
 
@@ -35,6 +36,7 @@ class BrowserTestCase(StaticLiveServerTestCase):
         cls.addClassCleanup(cls.browser.close)
 
     def setUp(self) -> None:
+        cache.clear()  # tries to sign in are counted from here
         self.page = self.window()
 
     def window(self, scheme: Any = "light") -> Page:

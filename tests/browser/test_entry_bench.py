@@ -116,7 +116,9 @@ class EntryBench(BrowserTestCase):
     def test_kind_and_borders_are_set_with_the_keyboard_alone(self) -> None:
         self.tab_to("Kind of source")
         self.page.keyboard.press("Enter")
-        self.page.keyboard.type("article in a m")
+        expect(self.page.get_by_role("option", name="article in a journal")).to_be_focused()
+        self.page.keyboard.press("ArrowDown")
+        expect(self.page.get_by_role("option", name="article in a magazine")).to_be_focused()
         self.page.keyboard.press("Enter")
         expect(self.bench).to_contain_text("set by hand")
         self.assertEqual(EntryHand.objects.get().kind, "magazine-article")
