@@ -45,6 +45,16 @@ class CorrectPapers(unittest.TestCase):
                         (report["tally"]["unlisted"], report["tally"]["uncited"]), (0, 0)
                     )
 
+    def test_nothing_is_called_wrong_in_print_and_in_plain_text(self) -> None:
+        for name in ("noon-gulls", "orrin-keeper", "pike-oysters", "reyl-walls"):
+            essay = load_essay(ESSAYS / f"{name}.txt")
+            words = "\n\n".join(p.text for p in essay.document.paragraphs if p.text.strip())
+            for file, data in (file_of(essay, "pdf"), (f"{name}.txt", words.encode())):
+                report = api.check(data, file, api.CheckInputs(essay.guide), strict=True)
+                with self.subTest(file=file):
+                    found = [(f["rule"], f["found"], f["expected"]) for f in report["findings"]]
+                    self.assertEqual(found, [])
+
     def test_a_guide_is_recognised_or_said_not_to_be(self) -> None:
         for name, least, most in (
             ("buoy.md", 0.9, 1.0),

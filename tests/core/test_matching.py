@@ -134,6 +134,17 @@ class WorksOfOneAuthor(unittest.TestCase):
                 match = paper(f"It waits (Hobb, {cited} 1).{self.LIST}").matches[-1]
                 self.assertEqual((match.degree.value, match.entries), ("exact", (number,)))
 
+    def test_more_names_before_et_al_tell_works_apart(self) -> None:
+        entries = (
+            "\n# References\nFitch, G., Gould, O., Hale, J., & Ibe, C. (2022). Counting moss. *Coasts*, *4*(1), 1–19.\n"
+            "Fitch, G., Ibe, C., & Hale, J. (2022). Counting ivy. *Coasts*, *4*(2), 101–117."
+        )
+        for cited, number in (("Fitch, Gould, et al., 2022", 0), ("Fitch, Ibe, & Hale, 2022", 1)):
+            with self.subTest(cited=cited):
+                text = f"Walls were counted ({cited}).{entries}"
+                got = analyse(parse_fragment(text), Policy(load_guide("apa-7")))
+                self.assertEqual(got.matches[-1].entries, (number,))
+
     def test_a_title_of_none_of_them_is_not_listed(self) -> None:
         match = paper(f"It waits (Hobb, “Harbour Songs” 1).{self.LIST}").matches[-1]
         self.assertEqual(match.entries, ())

@@ -19,8 +19,11 @@ def date_units(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]
     for number, match in enumerate(found):
         if number + 1 < len(found) and (_of_a_title(text, match) or _in_italics(written, match)):
             continue
-        if number and _spans_years(match) and _of_a_title(text, match):
-            continue
+        closed = _spans_years(match) or (
+            text[: match.start()].endswith(" ") and text[match.start() - 2] != ","
+        )
+        if number and closed and _of_a_title(text, match):
+            continue  # with a date ahead, `State of the Shore 2017.` ends in its own year
         if titles_volume(written, match.start()):
             yield Unit("supplement", Span(*match.span()), Span(*match.span()))
             continue

@@ -173,7 +173,9 @@ def _count_score(cited: NameList, entry: Entry) -> tuple[float, str]:
     listed = entry.author.names
     many = len(entry.persons) + (2 if listed is not None and listed.et_al else 0)
     if cited.et_al:
-        fits = many >= 3
+        # More names than one tell works apart: `Fitch, Gould, et al.`
+        ahead = entry.persons[1 : len(cited.names)]
+        fits = many >= 3 and [n.key for n in cited.names[1:]] == [p.key for p in ahead]
     elif len(cited.names) > 1:
         others = {p.key for p in entry.persons[1:]}
         fits = len(cited.names) == many and all(n.key in others for n in cited.names[1:])

@@ -280,6 +280,8 @@ def _join(
 
 def _joint(before: str, after: str, layout: _Layout) -> str:
     """What joins two lines: a space, nothing, or nothing with the hyphen dropped."""
+    if before.endswith(".") and re.match(r"[^\W\d_a-z][a-z]+\s", after):
+        return " "  # the address has ended: `lights.example/keepers.` and `Accessed 19 Jan.`
     if re.search(r"\d[-–]$", before) or _ADDRESS_END.search(before[-60:]):
         return ""
     if re.search(r"[^\W\d_]-$", before) and not after[:1].islower():
