@@ -49,6 +49,3 @@ class FrontMatter:
 
     kind: str
     parts: tuple[tuple[str, int], ...]
-
-    def paragraph_of(self, name: str) -> int | None:
-        return next((index for part, index in self.parts if part == name), None)

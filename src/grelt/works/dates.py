@@ -19,7 +19,6 @@ _MONTH = (
 _YEAR = r"(?:1[4-9]\d\d|20\d\d)"
 _DAY = r"(?:3[01]|[12]\d|0?[1-9])(?:st|nd|rd|th)?"
 _DASH = r"\s?[-–—/]\s?"
-_LATER = rf"(?P<later>(?:{_DASH}|\sto\s)(?:{_YEAR}|\d\d|present|))"
 _UNDATED = r"n\.\s?d\.?|no\sdate|in\spress|forthcoming|undated"
 DATE = re.compile(
     rf"(?P<undated>(?i:{_UNDATED}))(?P<uletter>-?[a-z]\b)?"
