@@ -3,10 +3,10 @@ import hooks from "eslint-plugin-react-hooks";
 import globals from "globals";
 import ts from "typescript-eslint";
 
-const features = ["sign-in", "courses", "papers", "desk", "cross-check"];
+import { boundaries } from "./eslint.boundaries.js";
 
 export default ts.config(
-  { ignores: ["dist", "src/api/schema.ts", "eslint.config.js"] },
+  { ignores: ["dist", "src/api/schema.ts", "eslint.*.js"] },
   js.configs.recommended,
   ...ts.configs.recommendedTypeChecked,
   {
@@ -21,22 +21,5 @@ export default ts.config(
       "@typescript-eslint/no-misused-promises": ["error", { checksVoidReturn: { attributes: false } }],
     },
   },
-  // A feature is reached through its index alone, and features do not know each other.
-  ...features.map((feature) => ({
-    files: [`src/features/${feature}/**`],
-    rules: {
-      "no-restricted-imports": [
-        "error",
-        {
-          patterns: features
-            .filter((other) => other !== feature)
-            .map((other) => ({ group: [`**/features/${other}`, `**/${other}/*`, `../${other}`] })),
-        },
-      ],
-    },
-  })),
-  {
-    files: ["src/shared/**", "src/api/**"],
-    rules: { "no-restricted-imports": ["error", { patterns: ["**/features/**", "**/app/**"] }] },
-  },
+  ...boundaries,
 );

@@ -23,6 +23,16 @@ ALLOWED_HOSTS = [
     *json.loads(os.environ.get("GRELT_HOSTS", "[]")),
 ]
 
+# Behind a proxy that speaks TLS (it must set `X-Forwarded-Proto`): cookies travel encrypted alone.
+HTTPS = os.environ.get("GRELT_HTTPS") == "1"
+SESSION_COOKIE_SECURE = HTTPS
+CSRF_COOKIE_SECURE = HTTPS
+SECURE_SSL_REDIRECT = HTTPS
+SECURE_HSTS_SECONDS = 31_536_000 if HTTPS else 0
+SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if HTTPS else None
+# Neighbours under the same domain, and lists kept by browsers, are not Grelt's to decide on.
+SILENCED_SYSTEM_CHECKS = ["security.W005", "security.W021"]
+
 # The look-up of records: where it answers, and how many seconds it may take for one.
 RECORDS_ADDRESS = os.environ.get("GRELT_RECORDS_ADDRESS", "")
 RECORDS_WAIT = float(os.environ.get("GRELT_RECORDS_WAIT", "2"))

@@ -23,13 +23,14 @@ from .guides import Policy, available_guides, load_guide, load_house
 from .guides.house import House, house_from
 from .guides.model import Guide
 from .help import RuleHelp, rule_help
-from .paper import Paper, SetRight, analyse
+from .paper import Paper, analyse
 from .readers import LIMITS, READABLE, read_paper
 from .recognise import recognise
 from .records import Records, RecordSource, identifier, read_records, records_text
 from .report import SCHEMA_VERSION, build_report, run_rules
 from .rules import all_rules
 from .rules.registry import Registered
+from .set_right import SetRight
 from .works import KINDS
 
 __all__ = [

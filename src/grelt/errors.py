@@ -77,3 +77,9 @@ class RecordsInvalid(GreltError):
 
 class RuleUnknown(GreltError):
     code = "rule-unknown"
+
+
+class RuleMisbehaved(GreltError):
+    """A rule of ours gave a finding that says nothing: a fault of the build, raised in tests alone."""
+
+    code = "rule-misbehaved"

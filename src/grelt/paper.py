@@ -6,7 +6,6 @@ in as an input of its own, so that checking again is the same pure function.
 
 from __future__ import annotations
 
-import hashlib
 from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass, field, replace
 from functools import cached_property
@@ -25,19 +24,11 @@ from .matching.index import acronyms
 from .note_references import NoteReferences
 from .records import Records
 from .references import References
+from .set_right import SetRight, entries_by_hand, joins_by_number, stable_keys
 from .structure import Role, Structure, prepared, structure_of
 from .system import citation_system
 from .text.folding import letters, words
 from .text.spans import Span
-
-
-@dataclass(frozen=True, slots=True)
-class SetRight:
-    """What a person has set right: citation key to entry key, or to `""` for “no entry”; by entry key the
-    kind and the borders of elements."""
-
-    joins: Mapping[str, str] = field(default_factory=dict)
-    hands: Mapping[str, Hand] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -102,6 +93,9 @@ class Paper:
 
     def text_at(self, place: Place) -> str:
         return place.span.of(self.document.paragraphs[place.paragraph].text)
+
+    def markup_at(self, place: Place) -> str:
+        return self.document.paragraphs[place.paragraph].markup(place.span)
 
     def page_of(self, place: Place) -> int:
         return self.structure.pages.of(place.paragraph, place.span.start)
@@ -310,14 +304,16 @@ def analyse(
     structure = structure_of(document)
     sources = read_entries(document, structure.lists)
     structure = _with_list_roles(structure, sources)
+    entry_keys = stable_keys(letters(e.text)[:160] for e in sources.entries)
+    right = set_right or SetRight()
+    hands = {i: right.hands[key] for i, key in enumerate(entry_keys) if key in right.hands}
+    sources = entries_by_hand(sources, hands)
     known = known_sources(sources.entries)
     found = find_citations(document, structure, known)
-    entry_keys = _keys(letters(e.text)[:160] for e in sources.entries)
-    citation_keys = _keys(
+    citation_keys = stable_keys(
         f"{c.form}|{c.text}|{letters(document.paragraphs[c.paragraph].text)[:400]}" for c in found
     )
-    hands = set_right.hands if set_right is not None else {}
-    joins = _joins(set_right or SetRight(), citation_keys, entry_keys)
+    joins = joins_by_number(right, citation_keys, entry_keys)
     prose = [
         (p.index, p.text)
         for p in document.paragraphs
@@ -333,7 +329,7 @@ def analyse(
         tuple(citation_keys[i] for i in matching.kept),
         entry_keys,
         find_quotations(document, structure, known),
-        {i: hands[key] for i, key in enumerate(entry_keys) if key in hands},
+        hands,
         records or Records(),
     )
 
@@ -368,31 +364,3 @@ def _with_list_roles(structure: Structure, sources: SourceEntries) -> Structure:
     for index in sources.annotations:
         roles[index] = Role.LIST_ANNOTATION
     return replace(structure, roles=tuple(roles))
-
-
-def _keys(items: Iterable[str]) -> tuple[str, ...]:
-    """Short stable keys of texts; equal texts are told apart by their order."""
-    seen: dict[str, int] = {}
-    keys = []
-    for item in items:
-        seen[item] = seen.get(item, 0) + 1
-        digest = hashlib.sha256(f"{item}|{seen[item]}".encode()).hexdigest()
-        keys.append(digest[:12])
-    return tuple(keys)
-
-
-def _joins(
-    set_right: SetRight, citation_keys: tuple[str, ...], entry_keys: tuple[str, ...]
-) -> dict[int, int | None]:
-    """A person's joins as indexes. One whose citation or entry is gone is passed over."""
-    entry_of: dict[str, int] = {key: i for i, key in enumerate(entry_keys)}
-    found: dict[int, int | None] = {}
-    for number, key in enumerate(citation_keys):
-        if key not in set_right.joins:
-            continue
-        target = set_right.joins[key]
-        if target == "":
-            found[number] = None
-        elif target in entry_of:
-            found[number] = entry_of[target]
-    return found

@@ -92,6 +92,13 @@ class Running(unittest.TestCase):
         finding = run_rules(paper(house=house), [rule("cite-unlisted")]).findings[0]
         self.assertEqual(finding.severity, Severity.ADVICE)
 
+    def test_turning_a_rule_off_silences_it(self) -> None:
+        for name in all_rules():
+            house = house_from({"severity": {name: "off"}}, all_rules())
+            self.assertEqual(Policy(load_guide("mla-9"), house).severity(name), Severity.OFF)
+        house = house_from({"severity": {"cite-unlisted": "off"}}, all_rules())
+        self.assertEqual(run_rules(paper(house=house), [rule("cite-unlisted")]).findings, ())
+
     def test_the_more_specific_rule_stays_whatever_the_order(self) -> None:
         def check(got: Paper, number: int) -> Verdict:
             return (slip(got, number),)

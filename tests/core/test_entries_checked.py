@@ -10,12 +10,14 @@ from typing import Any
 from grelt import api
 from grelt.cutting import Hand
 from grelt.document.fragment import parse_fragment
+from grelt.entries import OpeningKind
 from grelt.errors import RecordsInvalid
 from grelt.guides import House, Policy, available_guides, load_guide
-from grelt.paper import Paper, SetRight, analyse
+from grelt.paper import Paper, analyse
 from grelt.records import read_records
 from grelt.report import build_report, run_rules
 from grelt.rules import all_rules
+from grelt.set_right import SetRight
 from grelt.works import KINDS
 
 ARTICLE = "Okonjo, Adaeze. “Slack Water.” *Estuary Review*, vol. 12, no. 3, 2021, pp. 20-41."
@@ -294,6 +296,62 @@ class SetRightByHand(unittest.TestCase):
             document, Policy(load_guide("mla-9")), SetRight(hands={"gone": Hand("film")})
         )
         self.assertEqual(paper.references.of(0).cut.kind, "journal-article")
+
+
+class BordersReachTheMatch(unittest.TestCase):
+    """What a person draws in an entry is what citations, order and years go by."""
+
+    def analysed(self, text: str, guide: str = "mla-9", **borders: str) -> Paper:
+        """The first entry read with borders drawn round words of it."""
+        document = parse_fragment(text)
+        policy = Policy(load_guide(guide))
+        plain = analyse(document, policy)
+        entry = plain.entries[0]
+        drawn = tuple(
+            (name.replace("_", "-"), entry.text.index(words), entry.text.index(words) + len(words))
+            for name, words in borders.items()
+        )
+        return analyse(document, policy, SetRight(hands={plain.entry_keys[0]: Hand("book", drawn)}))
+
+    LAMP = "It shone (Castle 12).\n# Work Cited\nReach Lamp Castle Notes on Light. Tidemark Press, 2021."
+
+    def test_an_author_drawn_by_hand_is_found_by_the_citation(self) -> None:
+        self.assertEqual([m.entries for m in self.analysed(self.LAMP).matches], [()])
+        paper = self.analysed(self.LAMP, author="Reach Lamp Castle", title="Notes on Light")
+        self.assertEqual([m.entries for m in paper.matches], [(0,)])
+        self.assertEqual(paper.entries[0].label, "Castle")
+        self.assertNotIn(
+            "cite-unlisted", {f.rule.id for f in run_rules(paper, all_rules().values()).findings}
+        )
+
+    def test_a_title_drawn_at_the_beginning_is_what_is_cited(self) -> None:
+        text = (
+            "It shone (“Harbour”).\n# Work Cited\nHarbour, Lamps, and Light. Tidemark Press, 2021."
+        )
+        paper = self.analysed(text, title="Harbour, Lamps, and Light")
+        self.assertEqual(paper.entries[0].opening.kind, OpeningKind.TITLE)
+        self.assertEqual([m.entries for m in paper.matches], [(0,)])
+
+    def test_a_date_drawn_by_hand_is_the_year_of_the_citation(self) -> None:
+        text = "It shone (Lund, 1998).\n# References\nLund, O. *Lamps of 2004*. 1998. Quay House."
+        paper = self.analysed(text, "apa-7", date="1998")
+        self.assertEqual(
+            (paper.entries[0].year, [m.entries for m in paper.matches]), ("1998", [(0,)])
+        )
+
+    def test_an_entry_that_repeats_the_author_follows(self) -> None:
+        text = f"{self.LAMP}\n---. *Oil*. Tidemark Press, 2022.".replace(
+            "(Castle 12)", "(Castle, *Oil* 12)"
+        )
+        paper = self.analysed(text, author="Reach Lamp Castle", title="Notes on Light")
+        self.assertEqual([m.entries for m in paper.matches], [(1,)])
+
+    def test_pages_and_container_drawn_by_hand_are_the_entrys(self) -> None:
+        text = "Text (Lund 9).\n# Work Cited\nLund, Osei. “Oil.” Lamp Post 4 203-9 2021."
+        entry = self.analysed(text, pages="203-9", container="Lamp Post").entries[0]
+        self.assertEqual(
+            (entry.pages, entry.container and entry.container.text), ((203, 209), "Lamp Post")
+        )
 
 
 class HouseRules(unittest.TestCase):

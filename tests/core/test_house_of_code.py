@@ -4,10 +4,12 @@ from __future__ import annotations
 
 import re
 import unittest
+from collections import Counter
 from pathlib import Path
 
 from grelt.findings import Severity
 from grelt.guides import available_guides, load_guide
+from grelt.guides.house import OPTIONS
 from grelt.guides.loader import GuideBroken, parse_guide
 from grelt.rules.registry import all_rules, catalogue
 
@@ -52,6 +54,34 @@ class TheHouse(unittest.TestCase):
         for rule in all_rules().values():
             for other in rule.rule.outranks:
                 self.assertIn(other, catalogue())
+
+
+class Documents(unittest.TestCase):
+    """What is counted in words is counted right."""
+
+    def test_the_readme_counts_the_rules_of_each_family(self) -> None:
+        text = (ROOT / "README.md").read_text(encoding="utf-8")
+        said = dict(re.findall(r"\*(match|in text|notes|list|entry|integrity)\* \((\d+)", text))
+        count = Counter(r.family.replace("-", " ") for r in all_rules().values())
+        self.assertEqual({k: int(v) for k, v in said.items()}, dict(count))
+
+    def test_the_readme_names_every_house_rule_with_its_values(self) -> None:
+        text = (ROOT / "README.md").read_text(encoding="utf-8")
+        block = text.partition("[house]")[2].partition("[severity]")[0]
+        said = dict(re.findall(r"^\s*(\w+) = \S+\s+# (.+)$", block, re.M))
+        for key, option in OPTIONS.items():
+            values = {v.strip() for v in said.get(key, "").split(",")}
+            own = {"or words of your own"} if option.free_text else set()
+            self.assertEqual(values, set(option.sentences) | own, key)
+
+    def test_the_architecture_names_every_package_of_the_core(self) -> None:
+        text = (ROOT / "ARCHITECTURE.md").read_text(encoding="utf-8")
+        for path in CORE.iterdir():
+            name = path.name if path.suffix == ".py" else f"{path.name}/"
+            if name not in ("__init__.py", "__pycache__/"):
+                self.assertIn(
+                    f"`{name}", text.replace("rules/<family>/", "rules/` `rules/<family>/")
+                )
 
 
 class GuideFiles(unittest.TestCase):

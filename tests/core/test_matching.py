@@ -10,9 +10,10 @@ from hypothesis import strategies as st
 from grelt.document.fragment import parse_fragment
 from grelt.guides import Policy, load_guide
 from grelt.matching import MatchDegree
-from grelt.paper import Paper, SetRight, analyse
+from grelt.paper import Paper, analyse
 from grelt.report.engine import run_rules
 from grelt.rules.registry import all_rules
+from grelt.set_right import SetRight
 
 LIST = """
 # Works Cited

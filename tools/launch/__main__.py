@@ -10,7 +10,9 @@ from .paths import PYTHON
 from .say import Trouble, say
 
 _HELP = """grelt start                 start Grelt with demo data (Ctrl-C stops it)
-grelt test [core|LABEL…]    run all tests, or some
+grelt test                  run all tests
+grelt test core|web|LABEL…  some of them (core: no database; web: the front end's own)
+grelt test rule ID…         the cases of rules
 grelt lint                  linters, type checks, import rules
 grelt check PAPER…          check papers on the command line (--help tells more)
 grelt explain RULE          what a rule looks for, and why

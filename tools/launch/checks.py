@@ -17,11 +17,44 @@ from .serve import environment
 
 
 def test(labels: list[str]) -> int:
-    """Run the tests: `core` alone without database or browser, or everything."""
+    """Run the tests: everything, or some.
+
+    `core` needs neither database nor browser, `web` only Node; `rule ID…` runs the cases of rules.
+    """
+    if labels[:1] == ["rule"]:
+        return _rules(labels[1:])
+    parts = {_part_of(label) for label in labels} or {"core", "web", "server"}
+    names = [f"tests.{label}" if "." not in label else label for label in labels if label != "web"]
+    core = [n for n in names if n.startswith("tests.core")] or ["tests.core"]
+    rest = [n for n in names if not n.startswith("tests.core")] or ["tests.server", "tests.browser"]
     python_env.ensure("dev")
-    names = [f"tests.{label}" if "." not in label else label for label in labels]
-    if names and all(name.startswith("tests.core") for name in names):
-        return _django_tests(names, python_env.environment())
+    failed = 0
+    if "core" in parts:
+        failed |= _django_tests(core, python_env.environment(), side_by_side=True)
+    if "web" in parts:
+        failed |= _front_end_tests()
+    if "server" in parts:
+        failed |= _tests_with_server(rest)
+    return 1 if failed else 0
+
+
+def _part_of(label: str) -> str:
+    """Which of the three kinds of test a label belongs to."""
+    name = label.removeprefix("tests.").partition(".")[0]
+    return name if name in ("core", "web") else "server"
+
+
+def _rules(ids: list[str]) -> int:
+    """The cases of some rules alone."""
+    if not ids:
+        say("Name a rule: bin/grelt test rule cite-placement")
+        return 2
+    python_env.ensure("dev")
+    tests = [a for i in ids for a in ("-k", f"*.test_{i.replace('-', '_')}")]
+    return _django_tests(["tests.core.test_rule_cases", *tests], python_env.environment())
+
+
+def _tests_with_server(names: list[str]) -> int:
     _ensure_browser()
     node_env.ensure_packages()
     node_env.ensure_build()
@@ -33,9 +66,21 @@ def test(labels: list[str]) -> int:
             "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
             "GRELT_LOG_LEVEL": "CRITICAL",
         }
-        return _django_tests(names or ["tests"], env)
+        return _django_tests(names, env)
     finally:
         database.stop()
+
+
+def _front_end_tests() -> int:
+    node_env.ensure_packages()
+    began = time.monotonic()
+    fixtures = [str(PYTHON), str(ROOT / "tools" / "web_fixtures.py")]
+    if subprocess.run(fixtures, cwd=ROOT, env=python_env.environment(), check=False).returncode:
+        return 1
+    command = ["npm", "run", "--silent", "test"]
+    status = subprocess.run(command, cwd=WEB, env=node_env.environment(), check=False).returncode
+    say(f"Tests of the front end took {time.monotonic() - began:.0f} s.")
+    return status
 
 
 def _ensure_browser() -> None:
@@ -45,9 +90,12 @@ def _ensure_browser() -> None:
         debian.install(["chromium", "fonts-dejavu-core", "libatomic1"], "Chromium (for the tests)")
 
 
-def _django_tests(names: list[str], env: dict[str, str]) -> int:
+def _django_tests(names: list[str], env: dict[str, str], *, side_by_side: bool = False) -> int:
     began = time.monotonic()
-    command = [str(PYTHON), "-W", "default", str(ROOT / "manage.py"), "test", "--noinput", *names]
+    command = [str(PYTHON), "-W", "default", str(ROOT / "manage.py"), "test", "--noinput"]
+    if side_by_side:
+        command += ["--parallel", "auto"]
+    command += names
     status = subprocess.run(command, cwd=ROOT, env=env, check=False).returncode
     say(f"Tests took {time.monotonic() - began:.0f} s.")
     return status

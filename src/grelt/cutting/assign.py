@@ -39,7 +39,7 @@ _SKIP = {"needed": 0.9, "wanted": 0.4, "optional": 0.03}
 _SAME = {
     "day": ("date",),
     "date": ("date",),
-    "numbering": ("numbering",),
+    "numbering": ("numbering", "volume", "issue"),
     "volume": ("volume", "numbering"),
     "issue": ("issue", "numbering"),
     "section": ("section", "numbering"),

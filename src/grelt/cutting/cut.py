@@ -302,6 +302,8 @@ def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement
     at = 0
     while at < len(units):
         unit, element = units[at], fit.elements[at]
+        if element == "numbering" and unit.element:
+            element = unit.element  # of a volume alone that much is known
         end = at + 1
         while (
             end < len(units)

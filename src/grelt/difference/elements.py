@@ -51,7 +51,7 @@ def _own_differences(laid: Laid, at: int, number: int) -> Iterator[Difference]:
     if piece.element == "words":
         return
     if piece.gap and element.value is None:
-        yield missing_one(laid, piece, element.whole, element.whole.of(laid.text))
+        yield missing_one(laid, piece, element.whole, None)  # its place is held already
         return
     if piece.parts and piece.element in NAMES and isinstance(element.value, tuple):
         if laid.cut.repeated and at == 0:

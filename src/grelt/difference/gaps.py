@@ -8,6 +8,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from ..cutting import CutElement
+from ..text.markup import with_italics
 from ..text.spans import Span
 from .elements import missing_one
 from .laid import Laid
@@ -25,8 +26,9 @@ def gap_differences(
         return
     between = laid.elements[one[0] + 1 : other[0]]
     lacking = range(one[1] + 1, other[1])
-    if any(e.name in KEPT or laid.is_kept(e) for e in between):
-        yield from _missing(laid, lacking, None)
+    kept = _kept(laid, between)
+    if kept is not None:
+        yield from _missing(laid, lacking, kept, None)
         return
     wanted = "".join(
         laid.whole.marks[n] + (laid.whole.pieces[n].text if n < other[1] else "")
@@ -47,7 +49,7 @@ def gap_differences(
         yield from _extra(laid, between, span, wanted, lacking)
         return
     if lacking:
-        yield from _missing(laid, lacking, (span, wanted))
+        yield from _missing(laid, lacking, span, wanted)
         return
     bracket = _brackets(laid, one, other, span, wanted)
     if bracket is not None:
@@ -130,12 +132,23 @@ def _bracketed(laid: Laid, number: int, element: str) -> Difference:
     return Difference(form_rule(element), span, wanted, markup, element, holes=holes)
 
 
-def _missing(laid: Laid, lacking: range, place: tuple[Span, str] | None) -> Iterator[Difference]:
-    pieces = [(n, laid.whole.pieces[n]) for n in lacking if n not in laid.pairs.values()]
-    for _number, piece in pieces:  # several at one place share its text, which has them all
-        span, wanted = place if place is not None else (Span(0, 0), "")
-        expected: str | None = wanted if place is not None else None
-        yield missing_one(laid, piece, span, expected)
+def _kept(laid: Laid, between: tuple[CutElement, ...]) -> Span | None:
+    """The stretch of what is the writer's own, where there is such."""
+    if not any(e.name in KEPT or laid.is_kept(e) for e in between):
+        return None
+    return Span(between[0].whole.start, between[-1].whole.end)
+
+
+def _missing(
+    laid: Laid, lacking: range, place: Span, wanted: str | None, markup: str = ""
+) -> Iterator[Difference]:
+    """One difference for each element that is not there. Several at one place share its text, which
+    has them all; `wanted` is None where what stands there is the writer's own."""
+    for number in lacking:
+        if number not in laid.pairs.values():
+            yield replace(
+                missing_one(laid, laid.whole.pieces[number], place, wanted), markup=markup
+            )
 
 
 def _extra(
@@ -152,7 +165,7 @@ def _extra(
         holes=(("found", found), ("element", first.name)),
     )  # fmt: skip
     yield from (
-        replace(d, span=place, expected=expected) for d in _missing(laid, lacking, (span, wanted))
+        replace(d, span=place, expected=expected) for d in _missing(laid, lacking, span, wanted)
     )
 
 
@@ -163,22 +176,22 @@ def start_differences(
     if piece == 0 or any(a == 0 for a, _, _ in regions):
         return
     lacking = range(piece)
-    if any(laid.is_kept(e) for e in laid.elements[:at]):
-        yield from _missing(laid, lacking, None)
+    kept = _kept(laid, laid.elements[:at])
+    if kept is not None:
+        yield from _missing(laid, lacking, kept, None)
         return
     span = Span(0, laid.right(at))
     wanted = laid.composed(0, piece)
     if at and not lacking:
         yield from _extra(laid, laid.elements[:at], span, wanted, lacking)
         return
-    yield from _missing(
-        laid,
-        lacking,
-        (_widened(laid, span, at), wanted + laid.text[span.end : _widened(laid, span, at).end]),
-    )
+    wide = _widened(laid, span)
+    words = with_italics(laid.text, laid.written.italic.__getitem__, span.end, wide.end)
+    markup = laid.composed(0, piece, markup=True) + words
+    yield from _missing(laid, lacking, wide, wanted + laid.text[span.end : wide.end], markup)
 
 
-def _widened(laid: Laid, span: Span, at: int) -> Span:
+def _widened(laid: Laid, span: Span) -> Span:
     """A place at the very beginning, widened to the first word."""
     if len(span):
         return span
@@ -190,8 +203,9 @@ def end_differences(laid: Laid) -> Iterator[Difference]:
     at, piece = laid.anchors[-1]
     between = laid.elements[at + 1 :]
     lacking = range(piece + 1, len(laid.whole.pieces))
-    if any(laid.is_kept(e) for e in between):
-        yield from _missing(laid, lacking, None)
+    kept = _kept(laid, between)
+    if kept is not None:
+        yield from _missing(laid, lacking, kept, None)
         yield from _kept_end(laid)
         return
     wanted = laid.composed(piece + 1, len(laid.whole.pieces)) + laid.whole.marks[-1]
@@ -201,9 +215,8 @@ def end_differences(laid: Laid) -> Iterator[Difference]:
         yield from _extra(laid, between, span, wanted, lacking)
         return
     if lacking:
-        yield from _missing(
-            laid, lacking, (seen(span), laid.text[seen(span).start : span.start] + wanted)
-        )
+        place = seen(span)
+        yield from _missing(laid, lacking, place, laid.text[place.start : span.start] + wanted)
         return
     if laid.noted:
         return

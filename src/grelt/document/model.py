@@ -6,6 +6,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
 from functools import cached_property
 
+from ..text.markup import with_italics
 from ..text.spans import Span, merge
 
 
@@ -103,6 +104,12 @@ class Paragraph:
     def italics(self) -> tuple[Span, ...]:
         """Stretches in italics, or underlined without being a link (the typewriter's italics)."""
         return self.where(lambda f: bool(f.italic) or (bool(f.underline) and f.link is None))
+
+    def markup(self, span: Span) -> str:
+        """A stretch with its italics as `<i>`."""
+        return with_italics(
+            self.text, lambda at: any(s.contains(at) for s in self.italics), span.start, span.end
+        )
 
     def format_at(self, offset: int) -> RunFormat | None:
         for run in self.runs:

@@ -26,9 +26,17 @@ GAPS = {
     "date": "[date]", "pages": "[page range]", "url": "[address]", "accessed": "[access date]",
     "container": "[container]", "number": "[number]", "medium": "[medium]", "day": "[date]",
 }  # fmt: skip
+_HELD = re.compile("|".join(map(re.escape, (*GAPS.values(), *(f"[{e}]" for e in (
+    "author", "title", "publisher", "volume", "issue", "institution", "place", "database", "edition", "event"
+))))))  # fmt: skip
 # A capital in doubt is left as it is.
 _SURE = 0.75
 _AFTER_STRONG = ("?", "!", "…")
+
+
+def holds_gap(text: str) -> bool:
+    """Whether a place is held in a text for an element that the paper does not give."""
+    return _HELD.search(text) is not None
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,6 +6,7 @@ import string
 from collections.abc import Iterable
 from dataclasses import dataclass
 
+from ..errors import RuleMisbehaved
 from ..findings import RIGHT, Answer, Place, Severity, Slip, Subject
 from ..paper import Paper
 from ..rules.registry import Registered
@@ -46,8 +47,8 @@ class Outcome:
 
 
 def run_rules(paper: Paper, rules: Iterable[Registered], *, strict: bool = False) -> Outcome:
-    """Run `rules` over a paper. A rule that crashes costs its own findings only;
-    with `strict` the error is raised instead."""
+    """Run `rules` over a paper. A rule that crashes costs its own findings only, a slip that
+    says nothing (`idle`) itself only; with `strict` the error is raised instead."""
     findings: list[Finding] = []
     chances: dict[str, Chances] = {}
     faults: list[tuple[str, str]] = []
@@ -62,10 +63,31 @@ def run_rules(paper: Paper, rules: Iterable[Registered], *, strict: bool = False
                 raise
             faults.append((registered.id, f"{type(error).__name__}: {error}"))
             continue
-        findings += mine
+        for finding in mine:
+            fault = idle(paper, finding.slip)
+            if not fault:
+                findings.append(finding)
+                continue
+            if strict:
+                raise RuleMisbehaved(f"{registered.id} {fault}: {finding.found!r}")
+            faults.append((registered.id, fault))
         if count.chances:
             chances[registered.id] = count
     return Outcome(tuple(settle(findings)), chances, tuple(faults))
+
+
+def idle(paper: Paper, slip: Slip) -> str:
+    """What makes a slip one that no person could act on, or nothing: it points at no characters, or
+    what it expects stands there already."""
+    place = slip.place
+    if place is None:
+        return ""
+    if not len(place.span):
+        return "" if paper.paragraph(place.paragraph).is_blank else "points at no characters"
+    if slip.expected is None or slip.expected != paper.text_at(place):
+        return ""
+    dressed = bool(slip.markup) and slip.markup != paper.markup_at(place)
+    return "" if dressed else "expects what stands there"
 
 
 def _of_own_system(registered: Registered) -> bool:

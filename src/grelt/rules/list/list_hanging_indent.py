@@ -1,4 +1,4 @@
-"""An entry has no hanging indent, or one that is not half an inch.
+"""An entry has no hanging indent, or one of another length than the guide’s.
 
 With every line but the first set in, the eye runs down the first words alone and finds
 the entry.
@@ -6,6 +6,7 @@ the entry.
 
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
+from ...text.measures import in_words
 from ..base import Rule
 
 _TOLERANCE = 4.0
@@ -39,7 +40,11 @@ def check(paper: Paper, number: int) -> Verdict:
     return (
         Slip(
             template=template,
-            holes=(("size", f"{hanging / 72:.2g}"), ("start", f"{start / 72:.2g}")),
+            holes=(
+                ("size", in_words(hanging)),
+                ("start", in_words(start)),
+                ("wanted", in_words(wanted)),
+            ),
             place=entry.whole,
             entry=number,
         ),
@@ -52,9 +57,9 @@ RULE = Rule(
     label="hanging indent",
     mark="indent",
     messages={
-        "none": "The entry has no hanging indent; its later lines should be half an inch in.",
-        "size": "The entry hangs by {size} inch; it should be half an inch.",
-        "shifted": "The entry hangs rightly and begins {start} inch from the margin, not at it.",
+        "none": "The entry has no hanging indent: set its later lines in by {wanted}.",
+        "size": "The entry hangs by {size}; it should hang by {wanted}.",
+        "shifted": "The entry hangs rightly, but begins {start} from the margin and not at it.",
         "first_line": "The first line is set in like a paragraph’s; it is the later lines that "
         "should be.",
         "whole": "The whole entry is set in; its first line should begin at the margin.",

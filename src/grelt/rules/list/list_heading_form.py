@@ -9,10 +9,11 @@ from ...paper import Paper
 from ...text.folding import words
 from ..base import Rule
 
-_WANTED = {
-    "plain": "centred, in the text’s own print",
-    "bold": "centred and bold",
-    "either": "centred, in the text’s own face and size",
+_PLACE = {"center": "centred", "left": "at the left", "right": "at the right"}
+_PRINT = {
+    "plain": ", in the text’s own print",
+    "bold": " and bold",
+    "either": ", in the text’s own face and size",
 }
 _BLACK = ("auto", "000000", None)
 
@@ -25,7 +26,7 @@ def check(paper: Paper, number: int) -> Verdict:
     faults: list[str] = []
     alignment = heading.format.alignment
     if alignment is not None and alignment != wanted.heading_alignment:
-        faults.append("not centred" if wanted.heading_alignment == "center" else "not at the left")
+        faults.append(f"not {_PLACE[wanted.heading_alignment]}")
     runs = list(heading.inked_runs())
     if any(r.format.bold for r in runs) and wanted.heading_print == "plain":
         faults.append("in bold")
@@ -47,11 +48,12 @@ def check(paper: Paper, number: int) -> Verdict:
     faults += _face_and_size(paper, {(r.format.face, r.format.size) for r in runs})
     if not faults:
         return RIGHT
+    right = f"{_PLACE[wanted.heading_alignment]}{_PRINT[wanted.heading_print]}"
     said = faults[0] if len(faults) == 1 else f"{', '.join(faults[:-1])} and {faults[-1]}"
     return (
         Slip(
             template="form",
-            holes=(("faults", said), ("wanted", _WANTED[wanted.heading_print])),
+            holes=(("faults", said), ("wanted", right)),
             place=paper.whole_paragraph(heading.index),
             paragraph=heading.index,
         ),

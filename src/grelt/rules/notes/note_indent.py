@@ -5,6 +5,7 @@ The indent sets the note's number off, so that a reader who comes from the text 
 
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
+from ...text.measures import in_words
 from ..base import Rule
 
 _NEAR = 6.0
@@ -23,7 +24,13 @@ def check(paper: Paper, number: int) -> Verdict:
     if tab or abs(layout.first_line + layout.left - wanted) <= _NEAR:
         return RIGHT
     return (
-        Slip(template="indent", place=paper.whole_paragraph(inked[0]), note=number, confidence=0.9),
+        Slip(
+            template="indent",
+            holes=(("wanted", in_words(wanted)),),
+            place=paper.whole_paragraph(inked[0]),
+            note=number,
+            confidence=0.9,
+        ),
     )
 
 
@@ -32,6 +39,6 @@ RULE = Rule(
     subject=Subject.NOTE,
     label="first line of a note",
     mark="indent",
-    messages={"indent": "The first line of the note is not indented half an inch."},
+    messages={"indent": "The first line of the note is not set in by {wanted}."},
     check=check,
 )

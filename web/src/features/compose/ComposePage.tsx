@@ -13,7 +13,8 @@ import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { WrittenForm } from "../../shared/WrittenForm";
 import { FileText } from "./FileText";
-import { fieldOf, typedOf, withTyped, type Item } from "./fields";
+import { fieldOf, typedOf, type Item } from "./fields";
+import { TypedField } from "./TypedField";
 
 const GUIDE = "mla-9";
 
@@ -86,23 +87,15 @@ export function ComposePage() {
           </div>
           {record.data?.problem && <Alert severity="info">{record.data.problem}</Alert>}
           {record.isError && <ProblemNote problem={record.error} />}
-          {elements.map((element) => {
-            const field = fieldOf(element);
-            const said = needOf.get(element);
-            const help = field.kind === "names" ? "a line a person: Family, Given; no comma for an organisation" : field.kind === "date" ? "2021, 2021-04 or 2021-04-22" : "";
-            return (
-              <TextField
-                key={element}
-                size="small"
-                label={`${said?.label ?? element}${said?.need === "needed" ? " · needed" : ""}`}
-                value={typedOf(item, field)}
-                placeholder={field.kind === "names" ? "Family, Given; a line a person" : help}
-                multiline={field.kind === "names"}
-                slotProps={{ htmlInput: { title: help } }}
-                onChange={(e) => setItem(withTyped(item, field, e.target.value))}
-              />
-            );
-          })}
+          {elements.map((element) => (
+            <TypedField
+              key={element}
+              field={fieldOf(element)}
+              label={`${needOf.get(element)?.label ?? element}${needOf.get(element)?.need === "needed" ? " · needed" : ""}`}
+              item={item}
+              onChange={setItem}
+            />
+          ))}
         </form>
         <section className="compose-out" aria-label="As the guide writes it" aria-live="polite">
           {composed.isError && <ProblemNote problem={composed.error} />}

@@ -1,12 +1,8 @@
 /* Between what people type and CSL-JSON items. Pure. */
+import { dateOf, typedDate, type DateItem } from "./dates";
+import { namesOf, typedName, type Name } from "./names";
 
 export type Item = Record<string, unknown>;
-
-interface Name {
-  family?: string;
-  given?: string;
-  literal?: string;
-}
 
 /** How an element is typed: a line a name, a date, or words; and its place in the item. */
 export interface Field {
@@ -34,56 +30,36 @@ export function fieldOf(element: string): Field {
 }
 
 export function typedOf(item: Item, field: Field): string {
-  const custom = (item.custom ?? {}) as Item;
-  const value = field.custom ? custom[field.variable] : item[field.variable];
+  const value = valueIn(item, field);
   if (value === undefined || value === null) return "";
-  if (field.kind === "names") return (value as Name[]).map(typedName).join("\n");
-  if (field.kind === "date") return typedDate(value as Item);
+  if (field.kind === "names") return Array.isArray(value) ? (value as Name[]).map(typedName).join("\n") : "";
+  if (field.kind === "date") return typedDate(value as DateItem);
   return typeof value === "string" || typeof value === "number" ? String(value) : "";
 }
 
-function typedName(name: Name): string {
-  return name.literal ?? [name.family, name.given].filter(Boolean).join(", ");
+function valueIn(item: Item, field: Field): unknown {
+  return field.custom ? ((item.custom ?? {}) as Item)[field.variable] : item[field.variable];
 }
 
-function typedDate(date: Item): string {
-  const parts = (date["date-parts"] as number[][] | undefined)?.[0];
-  if (!parts) return typeof date.literal === "string" ? date.literal : "";
-  return parts.map((n, i) => String(n).padStart(i === 0 ? 4 : 2, "0")).join("-");
-}
-
-/** The item with one field as typed; an empty field goes. */
+/** The item with one field as typed; an empty field goes. What is typed as it stood changes nothing, and of
+ *  names only those whose lines were changed. */
 export function withTyped(item: Item, field: Field, typed: string): Item {
-  const value = valueOf(field, typed);
-  if (field.custom) {
-    const custom = { ...((item.custom ?? {}) as Item) };
-    if (value === undefined) delete custom[field.variable];
-    else custom[field.variable] = value;
-    return { ...item, custom };
-  }
+  if (typed === typedOf(item, field)) return item;
+  const value = valueOf(field, typed, valueIn(item, field));
+  if (field.custom) return { ...item, custom: withValue((item.custom ?? {}) as Item, field.variable, value) };
+  return withValue(item, field.variable, value);
+}
+
+function withValue(item: Item, variable: string, value: unknown): Item {
   const next = { ...item };
-  if (value === undefined) delete next[field.variable];
-  else next[field.variable] = value;
+  if (value === undefined) delete next[variable];
+  else next[variable] = value;
   return next;
 }
 
-function valueOf(field: Field, typed: string): unknown {
+function valueOf(field: Field, typed: string, old: unknown): unknown {
   if (typed.trim() === "") return undefined;
-  if (field.kind === "names") return typed.split("\n").filter((line) => line.trim() !== "").map(nameOf);
-  if (field.kind === "date") return dateOf(typed.trim());
+  if (field.kind === "names") return namesOf(typed, Array.isArray(old) ? (old as Name[]) : []);
+  if (field.kind === "date") return dateOf(typed);
   return typed;
-}
-
-/** `Okonjo, Adaeze` is a person; a line without a comma an organisation. */
-function nameOf(line: string): Name {
-  const at = line.indexOf(",");
-  if (at < 0) return { literal: line.trim() };
-  return { family: line.slice(0, at).trim(), given: line.slice(at + 1).trim() };
-}
-
-/** `2021`, `2021-04`, `2021-04-22`; anything else stays as it is (`n.d.`). */
-function dateOf(typed: string): Item {
-  const match = /^(\d{4})(?:-(\d{1,2})(?:-(\d{1,2}))?)?$/.exec(typed);
-  if (!match) return { literal: typed };
-  return { "date-parts": [match.slice(1).filter((n) => n !== undefined).map(Number)] };
 }

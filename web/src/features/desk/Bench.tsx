@@ -3,7 +3,7 @@ import IconButton from "@mui/material/IconButton";
 
 import type { Entry, Finding, Verdict } from "../../api/client";
 import { BenchActions } from "./BenchActions";
-import type { Border } from "./BorderSetter";
+import type { Border } from "./borders";
 import { EntryView } from "./EntryView";
 import { JoinChooser } from "./JoinChooser";
 import { type Choice, type Decision, type DeskModel, type Focus } from "./model";

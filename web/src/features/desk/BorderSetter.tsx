@@ -4,18 +4,7 @@ import TextField from "@mui/material/TextField";
 import { useMemo, useState, type KeyboardEvent } from "react";
 
 import type { Entry, Schemas } from "../../api/client";
-
-export interface Border {
-  element: string;
-  start: number;
-  end: number;
-}
-
-interface Word {
-  text: string;
-  start: number;
-  end: number;
-}
+import { borderBetween, withBorder, wordsOf, type Border, type Word } from "./borders";
 
 interface Props {
   entry: Entry;
@@ -25,7 +14,6 @@ interface Props {
   onDone: (borders: Border[]) => void;
 }
 
-const ABBREVIATED = /^(?:[A-Z]|eds?|vols?|nos?|pp?|al|Jr|Sr|trans|rev|Inc|Ltd)$/;
 const ALWAYS = ["author", "title", "container", "publisher", "date", "pages"];
 
 /** Draws the borders of an element: choose it, then its first and its last word. */
@@ -56,8 +44,7 @@ export function BorderSetter({ entry, borders, elements, label, onDone }: Props)
       setFirst(word);
       return;
     }
-    const [start, end] = word.start < first.start ? [word.start, first.end] : [first.start, word.end];
-    setDrawn([...drawn.filter((b) => b.element !== element && (b.end <= start || b.start >= end)), { element, start, end }]);
+    setDrawn(withBorder(drawn, borderBetween(element, first, word)));
     setFirst(null);
   };
   return (
@@ -94,13 +81,4 @@ export function BorderSetter({ entry, borders, elements, label, onDone }: Props)
       </Button>
     </div>
   );
-}
-
-/** Words without the marks at their ends, so that a border lies within a quotation mark or period. */
-function wordsOf(text: string): Word[] {
-  return [...text.matchAll(/https?:\/\/\S+|[^\s“”"()[\],;:]+/g)].flatMap((match) => {
-    const bare = match[0].replace(/\.$/, "");
-    const kept = ABBREVIATED.test(bare) ? match[0] : bare;
-    return kept ? [{ text: kept, start: match.index, end: match.index + kept.length }] : [];
-  });
 }

@@ -8,7 +8,8 @@ import "./entry-view.css";
 import type { Entry } from "../../api/client";
 import { CopyButtons } from "../../shared/CopyButtons";
 import { Marked } from "../../shared/Marked";
-import { BorderSetter, type Border } from "./BorderSetter";
+import type { Border } from "./borders";
+import { BorderSetter } from "./BorderSetter";
 import { elementNames } from "./elementNames";
 import { useShelf } from "./useDesk";
 

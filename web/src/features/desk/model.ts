@@ -9,7 +9,7 @@ import type {
   Schemas,
   Unlisted,
 } from "../../api/client";
-import type { Border } from "./BorderSetter";
+import { bordersOf, type Border } from "./borders";
 import { notePlaces, type NotePlaces } from "./notes";
 
 export type Decision = Schemas["DecisionSchema"];
@@ -121,13 +121,6 @@ export function handsByKey(desk: DeskState | undefined): Map<string, { kind: str
       { kind: hand.kind ?? "", borders: bordersOf(hand.borders) },
     ]),
   );
-}
-
-function bordersOf(raw: unknown): Border[] {
-  if (!Array.isArray(raw)) return [];
-  return raw
-    .filter((b): b is [string, number, number] => Array.isArray(b) && b.length === 3)
-    .map(([element, start, end]) => ({ element, start, end }));
 }
 
 export function isOpen(finding: Finding, decisions: Map<string, Decision>): boolean {

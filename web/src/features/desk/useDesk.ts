@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { answered, client, type DeskState, type SourceKind, type Verdict } from "../../api/client";
-import type { Border } from "./BorderSetter";
+import type { Border } from "./borders";
 
 const BUSY = ["queued", "running"];
 
