@@ -15,7 +15,8 @@ from .forms import Vocabulary
 from .guides import Policy
 from .guides.kinds import load_kinds
 from .text.lexicon import is_common
-from .text.names import NameList, inverted_names, natural_names
+from .text.name_lists import inverted_names
+from .text.names import NameList, natural_names
 from .text.spans import Span
 
 # A fit below this is a reference of some kind that the patterns do not know.

@@ -20,7 +20,8 @@ from .guides import Policy, available_guides, load_guide
 from .guides.kinds import Kinds, load_kinds
 from .text.folding import fold, letters
 from .text.lexicon import is_common, is_forename
-from .text.names import NameList, inverted_names, looks_like_organisation, natural_names
+from .text.name_lists import inverted_names
+from .text.names import NameList, looks_like_organisation, natural_names
 from .text.spans import Span
 
 # Differences from which an entry may be in another guide's form as a whole.

@@ -10,7 +10,8 @@ from dataclasses import dataclass, field, replace
 from .cutting import Hand
 from .entries import Entry, EntryElement, Opening, OpeningKind, SourceEntries
 from .forms.compose import NAMES
-from .text.names import NameList, PersonName, inverted_names, natural_names
+from .text.name_lists import inverted_names
+from .text.names import NameList, PersonName, natural_names
 from .text.quotes import MARKS
 from .text.spans import Span
 from .works import DateValue, read_date

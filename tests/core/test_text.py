@@ -9,7 +9,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from grelt.text.folding import fold, letters, words
-from grelt.text.names import inverted_names, natural_names
+from grelt.text.name_lists import inverted_names
+from grelt.text.names import natural_names
 from grelt.text.quotes import quoted
 from grelt.text.sentences import sentences
 from grelt.text.spans import Span, squeeze

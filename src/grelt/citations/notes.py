@@ -10,7 +10,8 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
-from ..text.names import NAME_WORD, NameList, inverted_names, looks_like_organisation, natural_names
+from ..text.name_lists import inverted_names
+from ..text.names import NAME_WORD, NameList, looks_like_organisation, natural_names
 from ..text.quotes import MARKS, quoted
 from ..text.sentences import sentences
 from ..text.spans import Span

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 
 from ..forms.numbers import edition_value
 from ..text.lexicon import is_common
-from ..text.names import inverted_names
+from ..text.name_lists import inverted_names
 from ..text.spans import Span
 from ..works import TextValue
 from ..works.dates import DATE, date_of

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import re
 
-from ..text.names import ROLE_BEHIND, NameList, PersonName, inverted_names, natural_names
+from ..text.name_lists import ROLE_BEHIND, inverted_names
+from ..text.names import NameList, PersonName, natural_names
 from ..text.spans import Span
 from ..works import Group, Name, TextValue
 from .looks import AFTER_LEAD, HANDLE, ROLE_WORDS, TITLED

@@ -9,7 +9,8 @@ from html import escape
 
 from ..forms.names import NamePart
 from ..text.folding import letters
-from ..text.names import ROLE_BEHIND, PersonName, is_initials, packed_names
+from ..text.name_lists import ROLE_BEHIND, packed_names
+from ..text.names import PersonName, is_initials
 from ..text.spans import Span
 from ..works import Group, Name
 from .model import Difference, alike

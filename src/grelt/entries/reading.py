@@ -10,18 +10,18 @@ from dataclasses import replace
 from ..document import Document
 from ..structure import SourceList
 from ..text.lexicon import is_common
+from ..text.name_lists import packed_names, read_inverted
 from ..text.names import (
     INITIALS,
     NAME_WORD,
     ORGANISATION_WORDS,
     UPPER,
+    NameList,
     PersonName,
-    inverted_names,
     is_initials,
     looks_like_organisation,
     natural_name,
     natural_names,
-    packed_names,
 )
 from ..text.quotes import MARKS, quoted
 from ..text.spans import Span, Squeezed, squeeze
@@ -40,13 +40,9 @@ _NUMBERING = re.compile(r"(?:\d{1,3}[.)]|[•▪*–])\s+(?=\S)|\*(?=\w)")
 # No entry opens with more names than fit here.
 _LONGEST_OPENING = 4000
 _REVIEW = re.compile(r"Review\sof\s")
-# A person with initials and a comma where a period should be: `Dell, W., The margin`.
-_FIRST_ALONE = re.compile(
-    rf"{NAME_WORD}(?:\s{NAME_WORD})?,\s{INITIALS}(?=,\s(?!{NAME_WORD}(?:\s{NAME_WORD})?,\s{UPPER}\.)[^\W\d_a-z]\w*\s\w)"
-)
-# What follows an initial where the names go on: another, a role, a short name with its period.
-_GOES_ON = re.compile(
-    rf"(?:{UPPER}\.|(?:and|&)\s|\((?:[A-Z]\w+\s?){{1,2}}\),|(?:{NAME_WORD}\s?){{1,2}}\.|,)"
+# A name that its bearer writes small: `hooks, bell.`
+_SMALL_NAME = re.compile(
+    r"(?P<family>[a-z]{2,}), (?P<given>[a-z]{2,}|[a-z]\.(?: [a-z]\.)*)(?=\.?\s*$|\. )"
 )
 _HANDLE = re.compile(r"\s[\[(]@[\w.-]+[\])]\.?$")
 # A court case by its name: `Brock v. Harbour Office, 23 Rep. 45`.
@@ -180,6 +176,17 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
         span = Span(start, dressed[0][0].end)
         return Opening(OpeningKind.TITLE, _bare(span.of(text)), span)
     limit = min(dressed[0][0].start if dressed else len(text), stop, start + _LONGEST_OPENING)
+    case = _CASE.match(text, start)
+    if case is not None:
+        return Opening(OpeningKind.TITLE, case.group(), Span(*case.span()))
+    read = read_inverted(text, start, limit)
+    if read is not None:
+        span = Span(start, read.end)
+        return Opening(OpeningKind.PERSON, span.of(text), span, read.names)
+    small = _SMALL_NAME.match(text, start, limit)
+    if small is not None and not text[small.end() : limit].strip(" .,"):
+        name = NameList((PersonName(small["family"], small["given"]),))
+        return Opening(OpeningKind.PERSON, small.group(), Span(*small.span()), name)
     end = _boundary(text, start, limit, {s.start for s, _ in dressed})
     words = text[start:end].strip()
     bare = words.rstrip(".,; ") if not re.search(rf"\b{UPPER}\.$|\bJr\.$", words) else words
@@ -191,17 +198,9 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
     span = Span(start, start + len(bare))
     if not bare:
         return Opening(OpeningKind.UNKNOWN, "", Span(start, start))
-    case = _CASE.match(text, start)
-    if case is not None:
-        return Opening(OpeningKind.TITLE, case.group(), Span(*case.span()))
-    names = packed_names(bare, alone=text[span.end : span.end + 2] == " (") or inverted_names(bare)
-    if names is not None and not _is_group(names.names[0]):
+    names = packed_names(bare, alone=text[span.end : span.end + 2] == " (")
+    if names is not None:
         return Opening(OpeningKind.PERSON, bare, span, names)
-    first = _FIRST_ALONE.match(text, start, limit) if names is None else None
-    if first is not None:
-        return Opening(
-            OpeningKind.PERSON, first.group(), Span(*first.span()), inverted_names(first.group())
-        )
     turned = natural_names(bare) if re.search(r"\s(?:and|&)\s", bare) else None
     if turned is not None and all(_is_forename(n.given) for n in turned.names):
         return Opening(OpeningKind.PERSON, bare, span, turned)
@@ -229,10 +228,6 @@ def _is_forename(given: str) -> bool:
     )
 
 
-def _is_group(name: PersonName) -> bool:
-    return looks_like_organisation(name.given)
-
-
 def _is_container(text: str, span: Span) -> bool:
     """An italic stretch followed by a comma is a container, by its place in the pattern."""
     return text[span.end : span.end + 1] == ","
@@ -253,9 +248,8 @@ def _boundary(text: str, start: int, limit: int, starts: set[int]) -> int:
         if following >= limit or following in starts:
             return match.end()
         if len(word) == 1 and word.isupper():
-            rest = text[following:limit]
-            # An initial: the name goes on if its next period closes a short run of names.
-            if _GOES_ON.match(rest):
+            # An initial: an abbreviated name goes on (`U. S. Bees and Hives Bureau`).
+            if re.match(rf"{UPPER}\.", text[following:limit]) or word in "US":
                 continue
             return match.end()
         if word.casefold() in _ABBREVIATED and word.casefold() != "al":

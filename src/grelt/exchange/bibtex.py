@@ -11,7 +11,8 @@ from bibtexparser.entrypoint import parse_string, write_string
 from bibtexparser.library import Library
 
 from ..text.folding import letters
-from ..text.names import PersonName, inverted_name, natural_name
+from ..text.name_lists import inverted_name
+from ..text.names import PersonName, natural_name
 from ..works import DateValue, Group, Name, TextValue, Value, Work, read_date
 from ..works.dates import MONTHS
 from .csl import FieldsInvalid

@@ -6,7 +6,8 @@ from typing import Any
 
 import rispy
 
-from ..text.names import inverted_name, natural_name
+from ..text.name_lists import inverted_name
+from ..text.names import natural_name
 from ..works import DateValue, Group, Name, TextValue, Value, Work, read_date
 from .csl import FieldsInvalid
 

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from functools import cache, lru_cache
 
+from ..words import words
+
 _ENDINGS = (
     ("ies", "y"), ("es", ""), ("s", ""), ("ing", ""), ("ing", "e"), ("ed", ""), ("ed", "e"),
     ("ers", ""), ("er", ""), ("er", "e"), ("ly", ""), ("ise", "ize"), ("our", "or"),
@@ -49,9 +51,8 @@ def is_word(word: str) -> bool:
 
 @lru_cache(maxsize=20_000)
 def is_forename(word: str) -> bool:
-    """Whether a word is known as a name, and as nothing else."""
-    known = _words()
-    return word.capitalize() in known and word.casefold() not in known
+    """Whether a word is known as a given name, and is no common word besides."""
+    return word.capitalize() in words("forenames.forenames", "names") and not is_common(word)
 
 
 @lru_cache(maxsize=20_000)

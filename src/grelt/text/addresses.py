@@ -1,0 +1,75 @@
+"""Addresses on the web and DOIs, told by their structure; never by a list of endings."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from ..words import words
+from .spans import Span
+
+_LABEL = r"[^\W_](?:[\w-]{0,61}[^\W_])?"
+# A host: labels parted by periods, the last of letters.
+HOST = rf"(?:{_LABEL}\.)+(?:[^\W\d_]{{2,24}}|xn--[a-z0-9-]{{1,59}})(?::\d{{1,5}})?(?![\w@])"
+_PATH = r"(?:[/?#][^\s<>“”]*)?"
+URL = re.compile(
+    rf"(?P<scheme>https?://)[^\s<>“”]+"
+    rf"|(?<![\w@./-])www\.[^\s<>“”]+"
+    rf"|(?<![\w@./-])(?P<host>{HOST})(?P<path>{_PATH})",
+    re.I,
+)
+DOI_NAME = r"10\.\d{4,9}(?:\.\d+)*/[^\s<>“”]+"
+DOI = re.compile(
+    rf"(?:(?:https?://)?(?:dx\.|www\.)?doi\.org/|https?://doi-org\.[^\s/]+/|\bdoi:?\s?(?:https?://(?:dx\.)?doi\.org/)?)"
+    rf"(?P<doi>{DOI_NAME})"
+    rf"|(?:https?://)?doi\.org/(?P<short>[a-z0-9]{{3,12}})(?![\w/.-]*\w)"
+    rf"|(?<![\w/.])(?P<bare>{DOI_NAME})",
+    re.I,
+)
+# Stands for “there is an address here” wherever only that matters.
+ONLINE = re.compile(rf"https?:/|\bwww\.|\bdoi\b|(?<![\w@./-]){HOST}(?=[/.,;)]|$)", re.I)
+_CLOSING = ".,;:!?\"'”’>]"
+_ABBREVIATED = words("abbreviations.in-entries", "words")
+
+
+@dataclass(frozen=True, slots=True)
+class Address:
+    """An address in a text. `span` is the address itself, without marks that close the sentence; `whole`
+    has angle brackets or a label too. `kind` is `url` or `doi`; a `doi` has its name alone in `span`."""
+
+    kind: str
+    span: Span
+    whole: Span
+
+
+def addresses(text: str, start: int = 0) -> Iterator[Address]:
+    """DOIs first, then the other addresses, each in order."""
+    for match in DOI.finditer(text, start):
+        group = next(g for g in ("doi", "short", "bare") if match[g])
+        span = bare_address(text, Span(*match.span(group)))
+        yield Address("doi", span, Span(match.start(), span.end))
+    for match in URL.finditer(text, start):
+        if match["host"] and not _is_host(match["host"], match["path"]):
+            continue
+        span = bare_address(text, Span(*match.span()))
+        opens = text[span.start - 1 : span.start] == "<"
+        closes = text[span.end : span.end + 1] == ">"
+        yield Address("url", span, Span(span.start - opens, span.end + closes))
+
+
+def _is_host(host: str, path: str) -> bool:
+    """`mills.example`, `JSTOR.org/x`; not `p.m`, `et.al`, nor a word with capitals, which is a name
+    (`BBC.com`) or the end of one sentence and the beginning of another."""
+    labels = host.casefold().split(".")
+    if all(label in _ABBREVIATED for label in labels):
+        return False
+    return bool(path) or host.islower()
+
+
+def bare_address(text: str, span: Span) -> Span:
+    """An address without the marks that close the sentence; a bracket that it opens is its own."""
+    bare = span.of(text).rstrip(_CLOSING)
+    while bare.endswith(")") and bare.count(")") > bare.count("("):
+        bare = bare[:-1].rstrip(_CLOSING)
+    return Span(span.start, span.start + len(bare))

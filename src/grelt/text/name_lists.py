@@ -1,0 +1,359 @@
+"""Lists of names as entries open with them: the first turned round, later ones in either order.
+
+The names are read from the front, one after another, as far as they go; where they end is part of the
+answer. An initial's period ends no name that goes on behind it.
+"""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+
+from .lexicon import is_common, is_forename
+from .names import (
+    DEGREE_BEHIND,
+    ET_AL,
+    HONORIFIC,
+    LEFT_OUT,
+    NAME_WORD,
+    SUFFIX,
+    UPPER,
+    NameList,
+    PersonName,
+    is_initials,
+    is_name_word,
+    is_particle,
+    looks_like_organisation,
+    natural_name,
+)
+
+_WORD = re.compile(
+    rf"(?P<initials>{UPPER}\.(?:[\-‐]?{UPPER}\.)*)"
+    rf"|(?P<word>{NAME_WORD}|[^\W\d_]+(?:[’'ʼ\-‐][^\W\d_]+)*[’'ʼ]?)"
+)
+_SEPARATOR = re.compile(r"\s*(?:(?P<mark>[,;])\s*)?(?:(?P<joint>and|&)(?=\s|\w)\s*)?")
+_DOTS = re.compile(r"[,;]?\s*(?:\.\s?\.\s?\.|…)\s*(?:[,;&]\s*)?(?=\S)")
+_BEHIND = re.compile(rf",?\s(?:{SUFFIX}|\(?{DEGREE_BEHIND}\)?)(?=$|[\s,.;&(\[])")
+_SUFFIX = re.compile(rf",?\s(?P<suffix>{SUFFIX})(?=$|[\s,.;&(\[])")
+_HONORIFIC = re.compile(rf"{HONORIFIC}\s+(?=\S)")
+# Each name's part in the work, behind it: `Roe, M. (Writer), & Solberg, A. (Director)`. Words for editors
+# and translators stand behind a whole list instead.
+ROLE_BEHIND = re.compile(
+    r"\s\((?!(?:Eds?|Trans|Illus|Comps?|Dirs?)\b)[A-Z][a-z]+(?:\s(?:[A-Z][a-z]+|&|and)){0,3}\)"
+    r"(?=$|[,.;]|\s&|\s\()"
+)
+_PACKED = re.compile(
+    rf"(?P<family>(?:(?:van|von|de|der|den|di|da|la|le)\s)*{UPPER}[^\W\d_]+(?:[’'\-‐]{UPPER}?[^\W\d_]+)?)"
+    rf"\s(?P<given>{UPPER}{{1,3}}|{UPPER}\.(?:\s?{UPPER}\.){{0,2}})\.?"
+)
+_LONGEST_FAMILY, _LONGEST_NAME = 4, 6
+
+
+@dataclass(frozen=True, slots=True)
+class Read:
+    """Names read from a text, and the offset where they end."""
+
+    names: NameList
+    end: int
+
+
+def inverted_names(text: str) -> NameList | None:
+    """Read the author element of a list as a whole: `Okonjo, Adaeze`, `Okonjo, Adaeze, and Tomas Bray`,
+    `Okonjo, Adaeze, et al.`, `Okonjo, A. C., & Bray, T.`; anything else, an organisation among them, yields
+    None."""
+    text = text.strip().rstrip(",;")
+    read = read_inverted(text, 0, len(text))
+    return read.names if read is not None and not text[read.end :].strip(" ,.;") else None
+
+
+def inverted_name(text: str) -> PersonName | None:
+    """Read `Okonjo, Adaeze C.`, `van der Meer, Ilse`, `Bray, Tomas, Jr.`; else None."""
+    names = inverted_names(text)
+    return names.names[0] if names is not None and len(names.names) == 1 else None
+
+
+def read_inverted(text: str, start: int, stop: int) -> Read | None:
+    """The names that a text opens with from `start` on, the first of them turned round; None where it opens
+    with none. `stop` is where something else begins (a title in its dress, a date in parentheses).
+
+    Time grows with the length of the names.
+    """
+    for first, at in _first(text, start, stop):
+        read = _with_others(text, first, at, stop)
+        if read is not None:
+            return read
+    return None
+
+
+@dataclass(frozen=True, slots=True)
+class _Token:
+    text: str
+    start: int
+    end: int
+    initials: bool
+
+
+def _run(text: str, at: int, stop: int, most: int) -> list[_Token]:
+    """Words and initials from here on that nothing but spaces part."""
+    found: list[_Token] = []
+    while len(found) < most:
+        while at < stop and text[at].isspace():
+            at += 1
+        match = _WORD.match(text, at, stop)
+        if match is None:
+            break
+        found.append(_Token(match.group(), match.start(), match.end(), bool(match["initials"])))
+        at = match.end()
+        if at < stop and not text[at].isspace() and not found[-1].initials:
+            break
+    return found
+
+
+def _first(text: str, start: int, stop: int) -> list[tuple[PersonName, int]]:
+    """The first name, and where it ends: the likeliest reading first."""
+    family_tokens = _run(text, start, stop, _LONGEST_FAMILY + 1)
+    if not family_tokens or len(family_tokens) > _LONGEST_FAMILY:
+        return []
+    comma = family_tokens[-1].end
+    if text[comma : comma + 1] != ",":
+        return []
+    family = text[start:comma].strip()
+    if not _is_family(family_tokens):
+        return []
+    at = comma + 1
+    while at < stop and text[at].isspace():
+        at += 1
+    title = _HONORIFIC.match(text, at, stop)
+    if title is not None:
+        at = title.end()
+    run = _run(text, at, stop, _LONGEST_NAME)
+    given = _given_ends(text, run, stop)
+    if looks_like_organisation(family) and not all(_is_given_name(g, text, at) for g in given):
+        return []
+    found = []
+    for end in given:
+        words = text[at:end]
+        if looks_like_organisation(words) or not words:
+            continue
+        name, behind = _with_suffix(text, PersonName(family, words), end, stop)
+        found.append((name, behind))
+    return found
+
+
+def _is_given_name(end: int, text: str, at: int) -> bool:
+    words = text[at:end].split()
+    return bool(words) and (is_initials(words[0]) or is_forename(words[0]))
+
+
+def _is_family(tokens: list[_Token]) -> bool:
+    if any(t.initials for t in tokens):
+        return False
+    named = [is_name_word(t.text) for t in tokens]
+    small = all(n or is_particle(t.text) for n, t in zip(named, tokens, strict=True))
+    return any(named) and small
+
+
+def _given_ends(text: str, run: list[_Token], stop: int) -> list[int]:
+    """Where the given names of the first name may end. Its initials may close the element with their
+    period: then what follows is a title, unless it is a name itself."""
+    end = 0
+    while end < len(run) and (
+        run[end].initials
+        or is_name_word(run[end].text)
+        or (is_particle(run[end].text) and run[end].text.islower())
+    ):
+        end += 1
+    run = run[:end]
+    while run and not run[-1].initials and is_particle(run[-1].text) and len(run) == 1:
+        run = run[:-1]  # a particle is no given name
+    if not run:
+        return []
+    whole = run[-1].end
+    behind = [n for n, t in enumerate(run) if t.initials and n + 1 < len(run)]
+    if not behind:
+        return [whole]
+    cut = behind[-1]
+    rest = run[cut + 1 :]
+    follows = text[whole : whole + 1]
+    name_goes_on = (
+        len(rest) <= 2
+        and (follows in ",.;" or whole >= stop or re.match(r"\s(?:and|&)\s|\s\(", text[whole:]))
+        and not all(is_common(t.text) for t in rest)
+        and (
+            all(t.initials or is_forename(t.text) or is_particle(t.text) for t in rest)
+            or follows == ","
+        )
+    )
+    ends = [run[cut].end, whole]
+    return ends[::-1] if name_goes_on else ends
+
+
+def _with_suffix(text: str, name: PersonName, end: int, stop: int) -> tuple[PersonName, int]:
+    """A name with `Jr.` behind it; degrees behind it, and its own part in the work, are passed over."""
+    while True:
+        suffix = _SUFFIX.match(text, end, stop)
+        if suffix is not None:
+            name = PersonName(name.family, name.given, suffix["suffix"])
+            end = suffix.end()
+            continue
+        behind = _BEHIND.match(text, end, stop)
+        if behind is None:
+            break
+        end = behind.end()
+    role = ROLE_BEHIND.match(text, end, stop)
+    # The part of the last one is that of all.
+    more = role is not None and _SEPARATOR.match(text, role.end(), stop)
+    goes_on = role is not None and bool(more) and bool(more["mark"] or more["joint"])
+    return name, role.end() if role is not None and goes_on else end
+
+
+def _with_others(text: str, first: PersonName, at: int, stop: int) -> Read | None:
+    """The first name with all that follow; None where words follow that are no names though they are
+    joined as names are."""
+    names = [first]
+    while at < stop:
+        et_al = ET_AL.match(text, at, stop)
+        if et_al is not None:
+            # Its period may close the element too.
+            end = et_al.end() - (text[et_al.end() - 1] == ".")
+            return _ended(text, names, end, stop, et_al=True)
+        dots = _DOTS.match(text, at, stop)
+        if dots is not None and len(names) > 1:
+            names.append(PersonName(LEFT_OUT))
+            later = _later(text, dots.end(), stop)
+            if later is None:
+                return None
+            names.append(later[0])
+            at = later[1]
+            continue
+        between = _SEPARATOR.match(text, at, stop)
+        if between is None or not (between["mark"] or between["joint"]):
+            break
+        later = _later(text, between.end(), stop)
+        if later is None:
+            if between["joint"]:
+                return None
+            break
+        names.append(later[0])
+        at = later[1]
+    return _ended(text, names, at, stop)
+
+
+def _ended(
+    text: str, names: list[PersonName], end: int, stop: int, *, et_al: bool = False
+) -> Read | None:
+    """The names, if what follows them may follow names."""
+    rest = text[end:stop]
+    if rest.strip(" ,.;:") and not re.match(r"[.;:]|,?\s?[(\[“\"‘]|,\s|\s?$", rest):
+        return None
+    return Read(NameList(tuple(names), et_al), end)
+
+
+def _later(text: str, at: int, stop: int) -> tuple[PersonName, int] | None:
+    """A name behind the first: `Tomas Bray`, `Bray, T.`, `Bray, Tomas` where single words stand in pairs,
+    or a group."""
+    title = _HONORIFIC.match(text, at, stop)
+    if title is not None:
+        at = title.end()
+    run = _run(text, at, stop, _LONGEST_NAME + 2)
+    if not run:
+        return None
+    group = _group(text, at, stop)
+    if group is not None:
+        return group
+    end = 0
+    while end < len(run) and (
+        run[end].initials or is_name_word(run[end].text) or is_particle(run[end].text)
+    ):
+        end += 1
+    run = run[:end]
+    while run and run[-1].initials:
+        run = run[:-1]
+    if not run or not is_name_word(run[-1].text):
+        return None
+    whole = run[-1].end
+    words = text[at:whole]
+    turned = _turned(text, words, whole, stop)
+    if turned is not None:
+        return _with_suffix(text, turned[0], turned[1], stop)
+    name = natural_name(words)
+    if name is None:
+        return None
+    return _with_suffix(text, _with_given(name), whole, stop)
+
+
+def _group(text: str, at: int, stop: int) -> tuple[PersonName, int] | None:
+    """A group among persons: words up to a mark, some of which groups have in their names."""
+    match = re.compile(r"[^,;:.()“”\"&]+?(?=\s(?:and|&)\s|[,;:.(]|\s\(|$)").match(text, at, stop)
+    if match is None:
+        return None
+    words = match.group().strip()
+    tokens = words.split()
+    if len(tokens) < 2 or not looks_like_organisation(words) or not tokens[-1][:1].isupper():
+        return None
+    return PersonName(words), match.start() + len(match.group().rstrip())
+
+
+def _turned(text: str, family: str, end: int, stop: int) -> tuple[PersonName, int] | None:
+    """A later name turned round: its initials follow a comma, or a given name does where the family is a
+    single word and no list of single names is meant."""
+    if text[end : end + 1] != ",":
+        return None
+    at = end + 1
+    while at < stop and text[at].isspace():
+        at += 1
+    tokens = _run(text, at, stop, _LONGEST_NAME)
+    count = 0
+    while count < len(tokens) and (
+        tokens[count].initials or re.fullmatch(UPPER, tokens[count].text)
+    ):
+        count += 1
+    if count:
+        last = tokens[count - 1].end
+        return PersonName(family, text[at:last]), last
+    if " " in family or not tokens or not is_name_word(tokens[0].text):
+        return None
+    count = 0
+    while count < len(tokens) and (tokens[count].initials or is_name_word(tokens[count].text)):
+        count += 1
+    last = tokens[count - 1].end
+    closes = re.match(r"\s?$|[.;]|,?\s(?:and|&)\s|,\set\b|\s\(|,\s(?:Jr|eds?)\b", text[last:stop])
+    if count <= 2 and closes is not None and not _is_natural(tokens[:count]):
+        return PersonName(family, text[at:last]), last
+    return None
+
+
+def _is_natural(tokens: list[_Token]) -> bool:
+    """Two words of which the first is a given name: a name as spoken (`…, Bray, Tomas Lund, …`)."""
+    return len(tokens) > 1 and not tokens[-1].initials and is_forename(tokens[0].text)
+
+
+def _with_given(name: PersonName) -> PersonName:
+    """A name in a list has a given name: what looks like a particle may be one (`Della Rusk`)."""
+    first, _, rest = name.family.partition(" ")
+    if name.given or not rest or not first[:1].isupper():
+        return name
+    return PersonName(rest, first, name.suffix)
+
+
+def packed_names(text: str, *, alone: bool = False) -> NameList | None:
+    """Read `Verity J, Aldous PR, Moss L`, as some databases write names; else None.
+
+    A single name so written counts only where `alone` says that it may (`Verity J. (1991)`): it could
+    be a name that ends in a letter.
+    """
+    et_al = ET_AL.search(text)
+    if et_al is not None:
+        text = text[: et_al.start()]
+    parts = [
+        p for p in re.split(r"\s*[,;]\s*(?:and\s+|&\s*)?|\s+(?:and|&)\s+", text.strip(" ,;")) if p
+    ]
+    found = [_PACKED.fullmatch(p) for p in parts]
+    if not parts or (len(parts) == 1 and not (alone or et_al is not None)):
+        return None
+    names = [
+        PersonName(m["family"], " ".join(f"{c}." for c in m["given"] if c.isalpha()))
+        for m in found
+        if m is not None
+    ]
+    return NameList(tuple(names), et_al is not None) if len(names) == len(parts) else None
