@@ -63,7 +63,9 @@ class Paper:
         """Which words the paper's own prose writes small, and which with a capital."""
         prose = (Role.BODY, Role.BLOCK_QUOTE, Role.NOTE)
         return Vocabulary.of(
-            p.text for p in self.document.paragraphs if self.structure.roles[p.index] in prose
+            (p.text, p.italics)
+            for p in self.document.paragraphs
+            if self.structure.roles[p.index] in prose
         )
 
     @cached_property

@@ -16,10 +16,10 @@ from typing import Any, Protocol
 from .errors import RecordsInvalid
 from .exchange import work_of
 from .exchange.csl import FieldsInvalid
+from .text.calendar import MONTH_NAMES
 from .text.folding import letters
 from .text.names import PersonName
 from .works import Group, Work
-from .works.dates import MONTHS
 
 _COMPARED = ("title", "container", "volume", "issue")
 
@@ -125,7 +125,7 @@ def discrepancies(written: Work, recorded: Work) -> list[Discrepancy]:
 
 def _day(month: int, day: str) -> str:
 
-    return f"{MONTHS[month - 1]} {day}".strip()
+    return f"{MONTH_NAMES[month - 1]} {day}".strip()
 
 
 def _first(pages: str) -> str:

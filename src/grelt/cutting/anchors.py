@@ -6,27 +6,21 @@ import re
 from collections.abc import Iterator
 
 from ..forms.numbers import edition_value
-from ..text.lexicon import is_common
-from ..text.name_lists import inverted_names
+from ..text.addresses import addresses
+from ..text.languages import detect_language
 from ..text.spans import Span
-from ..works import TextValue
+from ..works import DateValue, TextValue
 from ..works.dates import DATE, date_of
 from .dated import date_units
-from .lead import people, role_of
 from .looks import (
     ACCESSED,
     ARTICLE,
     BARE_VOLUME,
-    BRACKET,
-    BY,
-    DEGREE,
-    DOI,
+    DURATION,
     EDITION,
-    EDITION_BEFORE,
     GENERIC_TO,
     HELD,
     IN,
-    MEDIUM,
     NUMBER,
     NUMBERING,
     OLD_MEDIUM,
@@ -37,45 +31,27 @@ from .looks import (
     STANDARD,
     SUPPLEMENTS,
     SV,
-    URL,
     VOLUMES,
     WEB,
 )
+from .media import BRACKET, DEGREE, MEDIUM, is_description
 from .paged import page_units
+from .roles import people_with_roles
 from .unit import Taken, Unit
 from .written import Written
 
 
 def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
+    """Everything that is told by its own look, the surest first: of two that overlap the one that comes
+    first is kept."""
     text = written.text
-    for match in (*ACCESSED.finditer(text, start), *WEB.finditer(text, start)):
-        date = DATE.fullmatch(match["date"])
-        if date is not None and sheltered.free(Span(*match.span())):
-            value = date_of(date)
-            yield Unit(
-                "accessed",
-                Span(*match.span("date")),
-                Span(*match.span()),
-                value=value,
-                source=match.group(),
-            )
-    for match in ORIGINAL.finditer(text, start):
-        date = DATE.fullmatch(match["date"])
-        if date is not None:
-            words = match.group().strip("()")
-            begin = match.start() + match.group().index(words)
-            whole = Span(begin, begin + len(words))
-            yield Unit("original-date", Span(*match.span("date")), whole, value=date_of(date))
-    for match in DOI.finditer(text, start):
-        group = "doi" if match["doi"] else "bare"
-        span = _address_span(text, Span(*match.span(group)))
-        yield Unit("doi", span, Span(match.start(), span.end), value=TextValue(span.of(text)))
-    for match in URL.finditer(text, start):
-        span = _address_span(text, Span(*match.span("url")))
-        if sheltered.free(span) or "/" in span.of(text):
-            whole = Span(match.start(), match.end() if match.group().endswith(">") else span.end)
-            yield Unit("url", span, whole, value=TextValue(span.of(text)))
-    for pattern in SUPPLEMENTS:
+    yield from _read(text, start, sheltered)
+    yield from _originals(text, start)
+    for address in addresses(text, start):
+        if sheltered.free(address.span) or "/" in address.span.of(text):
+            value = TextValue(address.span.of(text))
+            yield Unit(address.kind, address.span, address.whole, value=value)
+    for pattern in (*SUPPLEMENTS, DURATION):
         for match in pattern.finditer(text, start):
             if sheltered.free(Span(*match.span())):
                 yield Unit("supplement", Span(*match.span()), Span(*match.span()))
@@ -89,13 +65,50 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
         if sheltered.free(Span(*match.span())):
             span = Span(match.start(), match.end() - 1)
             yield Unit("stray", span, span, value=TextValue(span.of(text)))
-    yield from _brackets(text, start, sheltered)
-    yield from _named(text, start, sheltered)
+    yield from _brackets(written, start, sheltered)
+    yield from people_with_roles(text, start, sheltered)
+    yield from _labelled(text, start, sheltered)
+    yield from _numberings(written, start, sheltered)
+    yield from date_units(written, start, sheltered)
+    yield from page_units(written, start, sheltered)
+    yield from _words(written, start, sheltered)
+
+
+def _read(text: str, start: int, sheltered: Taken) -> Iterator[Unit]:
+    """Days of access."""
+    for match in (*ACCESSED.finditer(text, start), *WEB.finditer(text, start)):
+        date = DATE.fullmatch(match["date"])
+        if date is not None and sheltered.free(Span(*match.span())):
+            yield Unit(
+                "accessed",
+                Span(*match.span("date")),
+                Span(*match.span()),
+                value=date_of(date),
+                source=match.group(),
+            )
+
+
+def _originals(text: str, start: int) -> Iterator[Unit]:
+    """When a work first appeared, in the words of those who say so."""
+    for match in ORIGINAL.finditer(text, start):
+        group = "date" if match["date"] else "bare"
+        said = match[group].strip()
+        date = DATE.fullmatch(said)
+        # What is no date of ours (`ca. 385 B.C.E.`) stays as it is written.
+        value = date_of(date) if date is not None else DateValue(literal=said)
+        words = match.group().strip("()")
+        begin = match.start() + match.group().index(words)
+        whole = Span(begin, begin + len(words))
+        yield Unit("original-date", Span(*match.span(group)), whole, value=value)
+
+
+def _labelled(text: str, start: int, sheltered: Taken) -> Iterator[Unit]:
+    """Editions, numbers, parts and descriptions in plain words."""
     for pattern, element, groups in (
         (VOLUMES, "volumes", ("n", "r")),
-        (NUMBER, "number", ("n",)),
+        (NUMBER, "number", ("p", "n")),
         (SECTION, "section", ("s", "n")),
-        (EDITION, "edition", ("e",)),
+        (EDITION, "edition", ("e", "f", "g", "v")),
         (ARTICLE, "article", ("a", "b")),
         (MEDIUM, "medium", ("m",)),
     ):
@@ -108,30 +121,39 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
             if element == "section" and match["n"]:
                 whole = span
             yield Unit(element, span, whole, value=_number_value(element, match, group))
-    yield from _numberings(written, start, sheltered)
-    yield from date_units(written, start, sheltered)
-    yield from page_units(written, start, sheltered)
+
+
+def _words(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
+    """Words that a guide puts between elements: `In`, `s.v.`, `Review of`."""
+    text = written.text
     for match in GENERIC_TO.finditer(text, start):
         title, word = Span(*match.span("title")), Span(*match.span("to"))
         yield Unit("title", title, title, value=TextValue(title.of(text)))
         yield Unit("words", word, word, value=TextValue("to"))
     for match in REVIEW.finditer(text, start):
-        if sheltered.free(Span(*match.span())):
+        before = text[: match.start()].rstrip()
+        begins = not before or before[-1] in '.,;:([”"’!?)' or match.group()[0] in "[("
+        if begins and sheltered.free(Span(*match.span())):
             whole = Span(match.start() + (match.group()[0] in "[("), match.end() - 1)
             yield Unit("review-of", whole, whole)
     for match in SV.finditer(text, start):
         whole = Span(match.start(), match.end() - 1)
         yield Unit("words", whole, whole, value=TextValue("s.v."))
     for match in IN.finditer(text, start):
-        whole = Span(match.start(), match.start() + match.group().rstrip().__len__())
+        word = match.start() + len(match["chapter"] or "")
+        whole = Span(word, word + len(match.group().rstrip()) - len(match["chapter"] or ""))
         dated = _DATED_BEFORE.search(text[max(0, match.start() - 40) : match.start()])
         if (
-            (dated or match.group()[0] == "i")
+            (dated or text[word] == "i")
+            and match["chapter"] is None
             and text[match.end() : match.end() + 1].islower()
             and not written.italic[match.end()]
         ):
             continue  # a title that begins so: `(2015). In the dark`
         if sheltered.free(whole):
+            if match["chapter"]:
+                chapter = Span(match.start(), word - 1)
+                yield Unit("supplement", chapter, chapter)
             yield Unit("words", whole, whole, value=TextValue(whole.of(text)))
 
 
@@ -145,16 +167,8 @@ def _number_value(element: str, match: re.Match[str], group: str) -> TextValue:
     return TextValue(text)
 
 
-def _address_span(text: str, span: Span) -> Span:
-    """An address without the marks that close the sentence."""
-    words = span.of(text)
-    bare = words.rstrip('.,;:"”’>]')
-    while bare.endswith(")") and bare.count(")") > bare.count("("):
-        bare = bare[:-1].rstrip(".,;")
-    return Span(span.start, span.start + len(bare))
-
-
-def _brackets(text: str, start: int, sheltered: Taken) -> Iterator[Unit]:
+def _brackets(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
+    text = written.text
     for match in BRACKET.finditer(text, start):
         if not sheltered.free(Span(match.start(), match.start() + 1)):
             continue
@@ -169,7 +183,7 @@ def _brackets(text: str, start: int, sheltered: Taken) -> Iterator[Unit]:
             whole = Span(whole.start - (len(label.group()) if label else 0), whole.end)
             yield Unit(held, whole, whole, source="held")
             continue
-        if REVIEW.match(inner) or DATE.fullmatch(inner):
+        if REVIEW.match(inner) or DATE.fullmatch(inner.rstrip("?")):
             continue
         degree = re.match(rf"(?P<m>{DEGREE}),\s(?P<i>.+)$", inner)
         if degree is not None:
@@ -181,36 +195,19 @@ def _brackets(text: str, start: int, sheltered: Taken) -> Iterator[Unit]:
         if inner.startswith("@"):
             yield Unit("handle", span, whole, value=TextValue(inner))
             continue
+        if _is_meaning(text, match):
+            yield Unit("supplement", span, whole)
+            continue
         yield Unit("medium", span, whole, value=TextValue(inner))
 
 
-def _named(text: str, start: int, sheltered: Taken) -> Iterator[Unit]:
-    for match in BY.finditer(text, start):
-        if not sheltered.free(Span(*match.span())):
-            continue
-        number = next((n for n in ("", "2", "3") if match[f"label{n}"]), None)
-        if number is None:
-            continue
-        word = next(match[g] for g in ("role", "role2", "role3", "role4", "role5") if match[g])
-        if number == "2" and EDITION_BEFORE.search(text[: match.start()]):
-            continue  # `2nd ed. Tern Lock: Tidemark Press`
-        role = role_of(word)
-        who = Span(*match.span(f"who{number}"))
-        turned = match["turned"]
-        if turned and (is_common(turned) or number != ""):
-            who = Span(who.start, match.start("turned") - 2)  # the second word begins the publisher
-        names = people(who.of(text))
-        if turned and who.end > match.start("turned"):
-            read = inverted_names(who.of(text))
-            names = (tuple(read.names), False) if read is not None else names
-        if role is None or names is None:
-            continue
-        whole = Span(match.start(), max(who.end, match.end() if number == "3" else who.end))
-        if number == "3" and text[whole.end - 1] == ")" and "(" not in match["label3"]:
-            whole = Span(whole.start, whole.end - 1)
-        if number == "3" and match["label3"].endswith(" "):
-            whole = Span(whole.start, whole.end - 1)
-        yield Unit(role, who, whole, value=names[0], more=names[1])
+def _is_meaning(text: str, match: re.Match[str]) -> bool:
+    """Whether brackets have the meaning of a foreign title before them: `*Hachi no uta* [Songs of the
+    bee]`."""
+    if is_description(match["inner"]):
+        return False
+    before = re.split(r"[.?!]\s|\)\.\s", text[: match.start()].rstrip(' ”"'))[-1]
+    return detect_language(before) not in ("en",) and len(match["inner"].split()) > 1
 
 
 def _numberings(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:

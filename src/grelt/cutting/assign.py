@@ -37,6 +37,7 @@ _FREE = frozenset(
 )
 _SKIP = {"needed": 0.9, "wanted": 0.4, "optional": 0.03}
 _SAME = {
+    "author": ("author", "by-author"),
     "day": ("date",),
     "date": ("date",),
     "numbering": ("numbering", "volume", "issue"),
@@ -187,6 +188,8 @@ class Fitter:
             if unit.element not in allowed:
                 return None
             if unit.element in _LEADS and slot.first and at > 0:
+                return None
+            if unit.element == "by-author" and slot.first:
                 return None
             if slot.element in ("issue", "section") and any(
                 part == "volume" for part, _ in unit.parts

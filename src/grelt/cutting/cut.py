@@ -12,6 +12,7 @@ from typing import Any
 
 from ..guides.kinds import KindForm, Kinds
 from ..guides.pattern import Sequence
+from ..text.languages import is_foreign
 from ..text.names import NameList
 from ..text.spans import Span
 from ..works import DateValue, TextValue, Value, Work
@@ -28,6 +29,7 @@ _NEAR = 1.0
 # No entry is longer, or has more parts; what is, is none, and is not worked on.
 _LONGEST = 1600
 _MOST_UNITS = 48
+_TITLES = frozenset(("title", "container", "reviewed", "series"))
 _FOREIGN = frozenset(("words", "stray", "retrieved", "review-of"))
 
 
@@ -233,7 +235,7 @@ def _review_marked(units: list[Unit], text: str) -> list[Unit]:
 
 
 def _author_reviewed(found: list[Unit], number: int, text: str) -> None:
-    if number >= len(found) or found[number].element not in ("", "editor"):
+    if number >= len(found) or found[number].element not in ("", "editor", "by-author"):
         return
     span = found[number].whole
     match = re.match(r"by\s(?P<who>.+)$", span.of(text))
@@ -302,7 +304,7 @@ def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement
     at = 0
     while at < len(units):
         unit, element = units[at], fit.elements[at]
-        if element == "numbering" and unit.element:
+        if unit.element and (element == "numbering" or unit.element == "by-author"):
             element = unit.element  # of a volume alone that much is known
         end = at + 1
         while (
@@ -327,7 +329,25 @@ def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement
             value = text_value(written, span, unit.dress)
         found.append(CutElement(element, span, whole, unit.dress, value, unit.parts))
         at = end
-    return tuple(found)
+    return _with_own_capitals(found)
+
+
+def _with_own_capitals(elements: list[CutElement]) -> tuple[CutElement, ...]:
+    """Titles in another language keep their capitals, and so does what holds them."""
+    titles = [e for e in elements if e.name in _TITLES and isinstance(e.value, TextValue)]
+    foreign = {
+        e.name for e in titles if isinstance(e.value, TextValue) and is_foreign(e.value.text)
+    }
+    if not foreign:
+        return tuple(elements)
+    return tuple(
+        replace(e, value=replace(e.value, foreign=True))
+        if e.name in _TITLES
+        and isinstance(e.value, TextValue)
+        and ("title" in foreign or e.name in foreign)
+        else e
+        for e in elements
+    )
 
 
 def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], written: Written) -> Work:
@@ -340,6 +360,9 @@ def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], writte
         if name == "day":
             _join_day(values, element)
             continue
+        if name == "by-author":
+            values.setdefault("author", element.value)
+            continue
         if element.parts:
             for part, span in element.parts:
                 values.setdefault(part, TextValue(span.of(written.text).replace("no. ", "")))
@@ -348,9 +371,12 @@ def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], writte
             _join_day(values, element)
             continue
         values.setdefault(name, element.value)
+    named: set[str] = set()
     for unit in units:
-        if unit.more and unit.element:
+        # Of two lists of names in one role the first is the work's.
+        if unit.more and unit.element and unit.element not in named:
             more.add(unit.element)
+        named.add(unit.element)
     return Work(kind, values, frozenset(more))
 
 

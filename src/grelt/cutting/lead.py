@@ -5,11 +5,14 @@ from __future__ import annotations
 import re
 
 from ..text.name_lists import ROLE_BEHIND, inverted_names
-from ..text.names import NameList, PersonName, natural_names
+from ..text.names import HONORIFIC, NameList, PersonName, natural_names
 from ..text.spans import Span
 from ..works import Group, Name, TextValue
-from .looks import AFTER_LEAD, HANDLE, ROLE_WORDS, TITLED
+from .media import HANDLE
+from .roles import after_lead, role_of
 from .unit import Unit
+
+_TITLED = re.compile(rf"^{HONORIFIC}\s+")
 
 
 def lead_units(
@@ -25,7 +28,7 @@ def lead_units(
     else:
         return (), span.start
     handle = HANDLE.search(span.of(text))
-    if handle is not None and names is None:
+    if handle is not None and handle["handle"] and names is None:
         span = Span(span.start, span.start + handle.start())
         value = (Group(span.of(text)),)
     end = span.end
@@ -39,14 +42,11 @@ def lead_units(
         span = Span(span.start, end)
     role = "author"
     whole = span
-    label = AFTER_LEAD.match(text, end)
+    label = after_lead().match(text, end)
     if label is not None:
-        word = label["word"].casefold().rstrip("s.")
-        role = role_of(word) or "author"
-        if word.startswith(("executive", "producer")):
-            role = "host"
-        if ROLE_BEHIND.search(span.of(text)):
-            role = "author"  # each has a part of their own
+        role = role_of(label["in"] or label["bare"]) or "author"
+        if ROLE_BEHIND.search(span.of(text)) or role == "contributor":
+            role = "author"  # each has a part of their own, or one that no guide has a place for
         whole = Span(span.start, label.end())
         end = label.end()
     units = [
@@ -62,12 +62,13 @@ def lead_units(
     handle = HANDLE.match(text, end)
     if handle is not None:
         lead = len(handle.group()) - len(handle.group().lstrip())
+        group = "handle" if handle["handle"] else "name"
         units.append(
             Unit(
                 "handle",
-                Span(*handle.span("handle")),
+                Span(*handle.span(group)),
                 Span(handle.start() + lead, handle.end()),
-                value=TextValue(handle["handle"]),
+                value=TextValue(handle[group]),
             )
         )
         end = handle.end()
@@ -84,15 +85,9 @@ def people(text: str) -> tuple[tuple[Name, ...], bool] | None:
 
 def _plainly(name: PersonName) -> PersonName:
     """A name set in capitals, in usual letters; without a title before its given names."""
-    family, given = name.family, TITLED.sub("", name.given)
+    family, given = name.family, _TITLED.sub("", name.given)
     if len(family) > 2 and family.isupper():
         family = re.sub(r"[^\W\d_]+", lambda m: m.group().capitalize(), family)
     if len(given) > 2 and given.isupper() and "." not in given and len(given) > 3:
         given = re.sub(r"[^\W\d_]+", lambda m: m.group().capitalize(), given)
     return PersonName(family, given, name.suffix)
-
-
-def role_of(word: str) -> str | None:
-    """The role that a label's word names, by its stem."""
-    low = word.casefold().rstrip(".")
-    return next((r for stem, r in ROLE_WORDS.items() if low.startswith(stem)), None)

@@ -64,6 +64,7 @@ def _own_differences(laid: Laid, at: int, number: int) -> Iterator[Difference]:
             piece.parts,
             piece.element,
             laid.words_before(piece),
+            begins=laid.begins_sentence(at),
         )
         return
     yield from text_differences(
@@ -74,6 +75,7 @@ def _own_differences(laid: Laid, at: int, number: int) -> Iterator[Difference]:
         laid.vocabulary,
         in_quotes=element.dress == "quotes",
         strict_dashes=laid.strict_dashes,
+        begins=laid.begins_sentence(at),
     )
     if piece.gap:
         return

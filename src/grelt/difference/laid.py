@@ -66,6 +66,8 @@ class Laid:
                     same = element.name in ("words", "review-of") and _same_words(
                         element.whole.of(self.text), piece.text
                     )
+                elif element.name == "by-author":
+                    same = piece.element == "author" and number > 0
                 else:
                     same = element.name in names
                 if same:
@@ -109,6 +111,11 @@ class Laid:
             if element.dress == "quotes" and element.name in TEXTS
             else element.whole.start
         )
+
+    def begins_sentence(self, number: int) -> bool:
+        """Whether an element as it is written stands behind a period, and so begins with a capital."""
+        before = self.text[: self.elements[number].whole.start].rstrip(' “"‘([')
+        return not before or before.rstrip("”\"’)]")[-1:] in (".", "?", "!")
 
     def plain_mark(self, number: int) -> str:
         return self.whole.marks[number]

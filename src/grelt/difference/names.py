@@ -41,17 +41,21 @@ def name_differences(
     expected: tuple[NamePart, ...],
     element: str,
     others: tuple[str, ...] = (),
+    *,
+    begins: bool = True,
 ) -> Iterator[Difference]:
     """Differences of one list of names. `whole` is its span with label, `who` the names alone;
-    `others` are words before the names that are right too."""
+    `others` are words before the names that are right too; `begins` says that a sentence begins here as it
+    is written, and so a label has a capital."""
     found = _parts(text, whole, who, names)
     if found is None or ROLE_BEHIND.search(who.of(text)):
         return
     wanted = list(expected)
     if found[0].kind == "before" and wanted[0].kind == "before":
-        said = found[0].span.of(text).strip().casefold()
-        if any(said == other for other in others):
-            wanted[0] = NamePart("before", found[0].span.of(text))
+        said = found[0].span.of(text)
+        known = {wanted[0].text.strip().casefold(), *others}
+        if said.strip().casefold() in known and said[:1].isupper() == begins:
+            wanted[0] = NamePart("before", said)
     short = _cut_otherwise(found, wanted)
     if short is not None:
         start, rest = short

@@ -61,18 +61,24 @@ def text_differences(
     *,
     in_quotes: bool,
     strict_dashes: bool = False,
+    begins: bool = True,
 ) -> Iterator[Difference]:
-    """Capitals, wording and number forms of one element; its dress is compared apart."""
+    """Capitals, wording and number forms of one element; its dress is compared apart. `begins` says that a
+    sentence begins here as it is written."""
     span = cut.span if in_quotes or piece.element in TEXTS else cut.whole
     if piece.element in TEXTS and piece.element not in ("handle",):
         yield from _words(written, cut, piece, kinds, vocabulary)
         return
     if piece.element == "handle":
         span = cut.whole
-    if piece.element in ("date", "day") and written.text[cut.whole.start] in "[LUPM":
-        span = cut.span  # `Last modified`, or a date in brackets
+    if piece.element in ("date", "day"):
+        span = cut.span  # without `Last modified`, or brackets
     words = span.of(written.text)
     same = next((t for t in piece.texts if alike(words, t)), None)
+    if same is None and words[:1].isupper() == begins and words[:1].isalpha():
+        # A capital goes by the mark that stands, be it the right one or not.
+        turned = words[0].swapcase() + words[1:]
+        same = words if any(alike(turned, t) for t in piece.texts) else None
     if same is not None:
         if strict_dashes and piece.element in ("pages", "locator") and words != same:
             yield Difference(
@@ -121,7 +127,7 @@ def _words(
     if form.case in ("headline", "sentence") and isinstance(cut.value, TextValue):
         changes = case_changes(
             cut.span.of(written.text), form.case, vocabulary, headline_from=kinds.headline_from,
-            apart=cut.value.apart,
+            apart=cut.value.apart, english=False if cut.value.foreign else None,
         )  # fmt: skip
         if not changes:
             return

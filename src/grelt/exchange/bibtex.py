@@ -10,11 +10,11 @@ from bibtexparser import model
 from bibtexparser.entrypoint import parse_string, write_string
 from bibtexparser.library import Library
 
+from ..text.calendar import MONTH_NAMES
 from ..text.folding import letters
 from ..text.name_lists import inverted_name
 from ..text.names import PersonName, natural_name
 from ..works import DateValue, Group, Name, TextValue, Value, Work, read_date
-from ..works.dates import MONTHS
 from .csl import FieldsInvalid
 
 _TYPES = {
@@ -127,7 +127,8 @@ def _date(fields: dict[str, str]) -> DateValue | None:
         return None
     month = fields.get("month", "")
     named = next(
-        (n for n, m in enumerate(MONTHS, 1) if m.casefold().startswith(month[:3].casefold())), None
+        (n for n, m in enumerate(MONTH_NAMES, 1) if m.casefold().startswith(month[:3].casefold())),
+        None,
     )
     date = read_date(year)
     if date is not None and month and named and date.year is not None:
@@ -180,7 +181,7 @@ def _written(work: Work) -> list[Any]:
     if date is not None and date.year is not None:
         fields["year"] = str(date.year)
         if date.month is not None:
-            fields["month"] = MONTHS[date.month - 1]
+            fields["month"] = MONTH_NAMES[date.month - 1]
     elif date is not None:
         fields["year"] = date.literal
     if accessed is not None and accessed.year is not None:

@@ -7,10 +7,10 @@ from collections.abc import Mapping
 from typing import Any
 
 from ..errors import GreltError
+from ..text.calendar import SEASONS
 from ..text.names import LEFT_OUT, PersonName
 from ..text.spans import Span
 from ..works import KINDS, DateValue, Group, Name, TextValue, Value, Work
-from ..works.dates import SEASONS
 
 Json = dict[str, Any]
 

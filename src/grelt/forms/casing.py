@@ -9,50 +9,66 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable
 from dataclasses import dataclass, field
+from functools import cache
 
-from ..text.languages import detect_language
+from ..text.calendar import MONTH_NAMES
+from ..text.languages import is_foreign
 from ..text.lexicon import is_common, is_word
 from ..text.names import ORGANISATION_WORDS
+from ..text.quotes import quoted
 from ..text.spans import Span
+from ..words import ordered, words
 
-_WORD = re.compile(r"[^\W\d_][^\W_]*(?:['’][^\W\d_]+)*")
-# A word begins anew after these: `: `, a dash, a question mark, an opening mark.
-_FRESH = re.compile(r"(?:[:?!.;—–]|\s-{1,2})\s*[\"“‘'(\[]*$|[—–]\s*$|^[\W_]*$")
+# Not within a figure (`150th`), nor beside letters in brackets (`Be(e)coming`).
+_WORD = re.compile(
+    r"(?<![\d(])[^\W\d_][^\W_]*(?:['’][^\W\d_]+)*|(?<=\s\()[^\W\d_][^\W_]*|(?<=^\()[^\W\d_]\w*"
+)
+# A word begins anew after these: `: `, a question mark, an opening mark.
+_FRESH = re.compile(r"(?:[:?!.;])\s*[\"“‘'(\[]*$|^[\W_]*$")
+# After these it begins anew in some guides alone, or may.
+_DASH = re.compile(r"(?:[—–]|\s-{1,2}|…|\.\s?\.\s?\.)\s*[\"“‘'(\[]*$")
 _OPENED = re.compile(r"[“\"‘(\[]$")
-_MEASURES = frozenset("Scale Inventory Questionnaire Checklist Index Test Battery Schedule".split())
-_ARTICLES = frozenset(("a", "an", "the"))
-_JOINING = frozenset(("and", "but", "or", "nor"))
-_PLAIN_PREPOSITIONS = frozenset(
-    """of to at from with into onto between against during among amongst upon toward towards without
-    per via""".split()
-)
-_SHORT_PREPOSITIONS = frozenset(("in", "on", "by", "for", "as"))
+_MEASURES = words("english.names", "measures")
+_ARTICLES = words("english.capitals", "articles")
+_JOINING = words("english.capitals", "joining")
+_PLAIN_PREPOSITIONS = words("english.capitals", "prepositions")
+_SHORT_PREPOSITIONS = words("english.capitals", "short")
 # Prepositions that may be adverbs or conjunctions: either way is left alone.
-_EITHER = frozenset(
-    """over under through about after before along around across behind below above beyond beneath
-    near past since until till up down off out like than so yet if once inside outside within
-    throughout despite except beside besides round amid amidst concerning regarding de la le van
-    von der den el al da di du des y et und""".split()
-)
+_EITHER = words("english.capitals", "either")
 _SMALL = _ARTICLES | _JOINING | _PLAIN_PREPOSITIONS | _SHORT_PREPOSITIONS | _EITHER
 # Words that end the name of an organisation or an event.
-_NAMING = ORGANISATION_WORDS | frozenset(
-    "symposium colloquium festival war act street quay bridge river valley county".split()
-)
-# Never the whole of a name, nor in one: with a capital within a title they tell headline capitals.
-_TELLING = frozenset(
-    """my your his her its our their this that these those is are was were be been has have had does
-    did not no how what when where why who whose which""".split()
-)
-_EVENTS = frozenset("symposium colloquium conference congress workshop meeting seminar".split())
-_PREFIXES = frozenset(
-    "anti co ex mid multi non post pre re self semi sub un inter intra over under".split()
-)
+_NAMING = ORGANISATION_WORDS | words("english.names", "ending")
+_TELLING = words("english.capitals", "telling")
+_EVENTS = words("english.names", "events")
+_PREFIXES = words("english.capitals", "prefixes")
 _ROMAN = re.compile(r"[IVXLC]+")
-_CALENDAR = frozenset(
-    """january february april june july september october november december monday tuesday
-    wednesday thursday friday saturday sunday english french german latin greek""".split()
-)
+_CALENDAR = frozenset(w.casefold() for w in (*MONTH_NAMES, *ordered("calendar.days", "names"))) - {
+    "may"
+}
+
+
+@cache
+def _own_names() -> frozenset[str]:
+    """Single words that are places, peoples or beliefs: their capital is their own in every guide."""
+    return frozenset(n for n in _places() if " " not in n) | frozenset(
+        w.casefold() for w in words("places.peoples", "words")
+    )
+
+
+@cache
+def _names_of_several() -> frozenset[tuple[str, ...]]:
+    """The same of several words: `united states`, `hong kong`."""
+    return frozenset(tuple(n.split()) for n in _places() if " " in n)
+
+
+@cache
+def _places() -> frozenset[str]:
+    known = (
+        *words("places.countries", "names"),
+        *words("places.states", "names"),
+        *words("places.cities", "names"),
+    )
+    return frozenset(name.casefold() for name in known)
 
 
 @dataclass(frozen=True)
@@ -64,13 +80,18 @@ class Vocabulary:
     names: frozenset[str] = field(default_factory=frozenset)
 
     @classmethod
-    def of(cls, texts: Iterable[str]) -> Vocabulary:
-        """Gather it from prose. A word counts as a name within a sentence only."""
+    def of(cls, texts: Iterable[tuple[str, tuple[Span, ...]]]) -> Vocabulary:
+        """Gather it from prose: paragraphs, each with the stretches of it that are titles or citations
+        (italics; quotations and parentheses are seen here), which say nothing of words. A word counts as a
+        name within a sentence only."""
         small: set[str] = set()
         names: set[str] = set()
-        for text in texts:
+        for text, italics in texts:
+            aside = [*italics, *quoted(text), *(Span(*m.span()) for m in _ASIDE.finditer(text))]
             for match in _WORD.finditer(text):
                 word = match.group()
+                if any(s.contains(match.start()) for s in aside):
+                    continue
                 if word[0].islower():
                     small.add(word.casefold())
                 elif (
@@ -80,6 +101,9 @@ class Vocabulary:
                 ):
                     names.add(word.casefold())
         return cls(frozenset(small), frozenset(names))
+
+
+_ASIDE = re.compile(r"\([^()]{0,400}\)")
 
 
 @dataclass(frozen=True, slots=True)
@@ -99,6 +123,7 @@ class _Word:
     last: bool
     compound: bool
     after: str
+    loose: bool = False
 
 
 def case_changes(
@@ -113,15 +138,15 @@ def case_changes(
     """What to change for `headline` or `sentence` capitals; nothing for `kept`. Stretches set `apart`
     (a title within the title) keep their own.
 
-    `english` false is a title in another language, which keeps its own capitals.
+    `english` false is a title in another language, which keeps its own capitals; None asks its small words.
     """
     if case == "kept":
         return ()
     if english is None:
-        english = detect_language(text) in (None, "en")
+        english = not is_foreign(text)
     if not english:
         return ()
-    found = _split(text)
+    found = _split(text, dashes_open=case == "sentence")
     if not found:
         return ()
     shouted = _is_shouted(found)
@@ -129,30 +154,36 @@ def case_changes(
         changes = _headline(found, vocabulary, headline_from, shouted)
     else:
         changes = _sentence(found, vocabulary, shouted)
-    # Behind an opening bracket either is right.
+    loose = {w.span for w in found if w.loose}
+    # Behind an opening bracket, and where a quotation or a dash opens, either is right.
     return tuple(
         c
         for c in changes
         if text[c.span.start - 1 : c.span.start] not in ("(", "[")
+        and c.span not in loose
         and not any(c.span.overlaps(a) for a in apart)
     )
 
 
-def _split(text: str) -> list[_Word]:
+def _split(text: str, *, dashes_open: bool) -> list[_Word]:
     matches = list(_WORD.finditer(text))
     found = []
     for number, match in enumerate(matches):
         before = text[: match.start()]
         compound = before[-1:] in ("-", "‐", "/") and before[-2:-1].isalpha()
-        quoted = bool(_OPENED.search(before)) and not compound
-        fresh = not compound and (
-            number == 0
-            or quoted
-            or (_FRESH.search(before[-8:]) is not None and not _abbreviated(before))
-        )
+        quoted_ = bool(_OPENED.search(before)) and not compound
+        stopped = _FRESH.search(before[-8:]) is not None and not _abbreviated(before)
+        dashed = _DASH.search(before[-8:]) is not None and not compound
+        fresh = not compound and (number == 0 or stopped or (dashed and dashes_open))
         if number == 0 and before.strip(" “\"‘'([…"):
             fresh = _FRESH.search(before[-8:]) is not None  # begins with a figure
         after = text[match.end() : match.end() + 1]
+        beside = before[-1:] in ("—", "–", "-", "‐", "/") or after in ("—", "–", "-", "‐", "/")
+        letter = len(match.group()) == 1 and match.group().isupper() and beside
+        double = match.group().casefold() == "or" and (
+            after == "," or before.rstrip()[-1:] in (",", ";")
+        )
+        broken = after in ("(", "[") and text[match.end() + 1 : match.end() + 2].isalpha()
         found.append(
             _Word(
                 Span(*match.span()),
@@ -161,6 +192,8 @@ def _split(text: str) -> list[_Word]:
                 not any(c.isalnum() for c in text[match.end() :]),
                 compound,
                 after,
+                # `A–Z`, `Salt; or, the Pan`, `Be(e)`, a word that a quotation or a dash opens
+                letter or double or broken or (number > 0 and not stopped and (quoted_ or dashed)),
             )
         )
     return found
@@ -249,6 +282,7 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
                 yield CaseChange(word.span, wanted, 0.9)
         return
     named = _name_runs(found)
+    placed = _place_runs(found)
     capped = []
     principal = 0
     for number, word in enumerate(found):
@@ -260,6 +294,9 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
         if _own_capitals(word.text) or lower in _CALENDAR or _ROMAN.fullmatch(word.text):
             continue
         if number in named or (lower in vocabulary.names and lower not in vocabulary.small):
+            continue
+        bare = lower.removesuffix("’s").removesuffix("'s")
+        if bare in _own_names() or number in placed:
             continue
         if word.text[0].isupper():
             capped.append(word)
@@ -289,14 +326,18 @@ def _sentence(found: list[_Word], vocabulary: Vocabulary, shouted: bool) -> Iter
             word in common or word in small or lower in vocabulary.small or lower in _TELLING
         ):
             yield CaseChange(word.span, lower, sure)
-        elif (
-            not throughout
-            and lower in vocabulary.small
-            and lower not in vocabulary.names
-            and is_common(word.text)
-            and len(common) >= 2
-        ):
-            yield CaseChange(word.span, lower, 0.6)
+
+
+def _place_runs(found: list[_Word]) -> set[int]:
+    """Words of places that have several (`the United States`)."""
+    lower = [w.text.casefold().removesuffix("’s").removesuffix("'s") for w in found]
+    return {
+        at
+        for start in range(len(found))
+        for size in (2, 3, 4)
+        if tuple(lower[start : start + size]) in _names_of_several()
+        for at in range(start, start + size)
+    }
 
 
 def _told_by_part(found: list[_Word], capped: list[_Word]) -> set[Span]:

@@ -7,10 +7,10 @@ from dataclasses import dataclass, replace
 
 from ..guides.kinds import KindForm, Kinds, NumberForm, TextForm
 from ..guides.pattern import Sequence, Slot
+from ..text.calendar import SEASONS
 from ..text.lexicon import is_common
 from ..text.spans import Span
 from ..works import DateValue, TextValue, Work, write_date
-from ..works.dates import SEASONS
 from .casing import Vocabulary, case_changes
 from .names import NamePart, name_parts
 from .numbers import number_forms
@@ -377,8 +377,8 @@ def with_case(value: TextValue, case: str, vocabulary: Vocabulary, headline_from
             else text
         )
     for change in sorted(
-        (c for c in case_changes(text, case, vocabulary, headline_from=headline_from, apart=value.apart)
-         if c.confidence >= _SURE),
+        (c for c in case_changes(text, case, vocabulary, headline_from=headline_from, apart=value.apart,
+                                 english=False if value.foreign else None) if c.confidence >= _SURE),
         key=lambda c: c.span, reverse=True,
     ):  # fmt: skip
         text = text[: change.span.start] + change.text + text[change.span.end :]

@@ -3,25 +3,28 @@
 from __future__ import annotations
 
 import re
+from functools import cache
 
+from ..words import table, words
 from .folding import fold
+from .lexicon import is_word
 
-# Small words, without those that several of these languages share.
-_SMALL_WORDS = {
-    "en": "the of and in to for with from on by an at its their as is was how why what does did who when "
-    "where we you my your they this that not if can will",
-    "fr": "le les des du une et dans pour sur aux au ses leur qui ou est ce cette l d qu",
-    "de": "der die das und im den dem des ein eine einer zur zum von mit fur uber auf bei ist",
-    "es": "el los las del y una unos por para como su sus al lo entre sobre",
-    "it": "il lo gli della delle dei degli nel nella e per con dal alla sul una tra",
-    "nl": "het een van en voor met op bij naar aan uit tot zijn ons",
-    "pt": "o os as da das do dos uma e em na no nas nos para com pelo sobre",
-    "sv": "och ett av i pa for till fran med som den det om",
-    "la": "et ex ad cum sub pro seu sive quae",
-}
-_TABLE = {language: frozenset(words.split()) for language, words in _SMALL_WORDS.items()}
 _WORD = re.compile(r"[^\W\d_]+")
-_LETTERS = {"ß": "de", "ñ": "es", "¿": "es", "ã": "pt", "õ": "pt", "œ": "fr", "å": "sv"}
+# Letters that English has in words it has borrowed, and others too.
+_ACCENTED = re.compile(r"[à-öø-ÿāăąćčďđēęěğīıļľłńňőœřśşšťţũūůűźżž]")
+
+
+@cache
+def _tables() -> dict[str, frozenset[str]]:
+    return {
+        language: words("languages.small-words", language)
+        for language in table("languages.small-words")
+    }
+
+
+@cache
+def _letters() -> dict[str, str]:
+    return {c: language for language, all_ in table("languages.letters").items() for c in all_}
 
 
 def detect_language(text: str) -> str | None:
@@ -30,14 +33,37 @@ def detect_language(text: str) -> str | None:
     The language with the most small words, if it has two more than any other, or the only ones
     there are; a letter that only one language has counts as one.
     """
-    words = [fold(w) for w in _WORD.findall(text)]
-    if words[:1] == ["do"]:
-        words = words[1:]  # English questions begin with it, Portuguese has it between words
-    scores = {language: sum(w in small for w in words) for language, small in _TABLE.items()}
-    for letter, language in _LETTERS.items():
+    said = [fold(w) for w in _WORD.findall(text)]
+    if said[:1] == ["do"]:
+        said = said[1:]  # English questions begin with it, Portuguese has it between words
+    scores = {language: sum(w in small for w in said) for language, small in _tables().items()}
+    for letter, language in _letters().items():
         scores[language] += letter in text.casefold()
     ranked = sorted(scores.items(), key=lambda item: (-item[1], item[0]))
     (best, most), (_, second) = ranked[:2]
     if most == 0 or most == second or (most - second == 1 and second > 0):
         return None
     return best
+
+
+def is_foreign(text: str) -> bool:
+    """Whether a title has small words of another language, and none that is English alone: then its
+    capitals are its own, whichever language it is."""
+    said = [fold(w) for w in _WORD.findall(text)]
+    tables = _tables()
+    english = sum(w in tables["en"] for w in said)
+    only_english = sum(
+        w in tables["en"] and not any(w in t for k, t in tables.items() if k != "en") for w in said
+    )
+    others = max(
+        (sum(w in small and w not in tables["en"] for w in said) for k, small in tables.items() if k != "en"),
+        default=0,
+    )  # fmt: skip
+    accented = sum(_ACCENTED.search(w.casefold()) is not None for w in _WORD.findall(text))
+    if only_english:
+        return others > 2 * only_english
+    if others and accented == 0:
+        # `Five Comments I No Longer Write`: words of English, with small ones that others have too.
+        long = [w for w in said if len(w) > 3]
+        return sum(map(is_word, long)) < 0.6 * len(long) or not long
+    return others > 0 or (english == 0 and accented > 0 and 2 * accented >= len(said))

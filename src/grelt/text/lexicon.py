@@ -13,16 +13,8 @@ _ENDINGS = (
     ("ogue", "og"), ("ll", "l"), ("lling", "l"), ("lled", "l"), ("ping", ""), ("ting", "")
 )  # fmt: skip
 # Common words that the word list lacks, or has with a capital too.
-_COMMON = frozenset(
-    """harbour labour colour neighbour behaviour online website internet email podcast dataset
-    lighting children women men people data media climate workforce workplace software video
-    wellbeing childcare healthcare overview tidal teenage teamwork lives knives leaves feet mice
-    history march may polish china turkey job reading rich frank bill mark will hope grace rose dawn price
-    """.split()
-)
-_AMBIGUOUS = frozenset(
-    "march may polish china turkey reading frank bill mark grace rose august".split()
-)
+_COMMON = words("english.lexicon", "common")
+_AMBIGUOUS = words("english.lexicon", "ambiguous")
 
 
 @cache

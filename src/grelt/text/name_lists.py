@@ -146,8 +146,8 @@ def _is_given_name(end: int, text: str, at: int) -> bool:
 
 
 def _is_family(tokens: list[_Token]) -> bool:
-    if any(t.initials for t in tokens):
-        return False
+    if any(t.initials or (len(t.text) == 1 and t.text.isupper()) for t in tokens):
+        return False  # `Okonjo A, Bray T`
     named = [is_name_word(t.text) for t in tokens]
     small = all(n or is_particle(t.text) for n, t in zip(named, tokens, strict=True))
     return any(named) and small
@@ -169,7 +169,8 @@ def _given_ends(text: str, run: list[_Token], stop: int) -> list[int]:
     if not run:
         return []
     whole = run[-1].end
-    behind = [n for n, t in enumerate(run) if t.initials and n + 1 < len(run)]
+    # The last initial that a word stands behind.
+    behind = [n for n in range(len(run) - 1) if run[n].initials and not run[n + 1].initials]
     if not behind:
         return [whole]
     cut = behind[-1]
@@ -208,23 +209,26 @@ def _with_suffix(text: str, name: PersonName, end: int, stop: int) -> tuple[Pers
 
 
 def _with_others(text: str, first: PersonName, at: int, stop: int) -> Read | None:
-    """The first name with all that follow; None where words follow that are no names though they are
-    joined as names are."""
+    """The first name with all that follow, as many as end where names may; None where words follow that are
+    no names though they are joined as names are."""
     names = [first]
-    while at < stop:
-        et_al = ET_AL.match(text, at, stop)
-        if et_al is not None:
-            # Its period may close the element too.
-            end = et_al.end() - (text[et_al.end() - 1] == ".")
-            return _ended(text, names, end, stop, et_al=True)
+    ends = [at]
+    et_al = False
+    while at < stop and not et_al:
+        more = ET_AL.match(text, at, stop)
         dots = _DOTS.match(text, at, stop)
+        if more is not None:
+            # Its period may close the element too.
+            et_al, at = True, more.end() - (text[more.end() - 1] == ".")
+            ends[-1] = at
+            break
         if dots is not None and len(names) > 1:
-            names.append(PersonName(LEFT_OUT))
             later = _later(text, dots.end(), stop)
             if later is None:
                 return None
-            names.append(later[0])
+            names += [PersonName(LEFT_OUT), later[0]]
             at = later[1]
+            ends += [at, at]
             continue
         between = _SEPARATOR.match(text, at, stop)
         if between is None or not (between["mark"] or between["joint"]):
@@ -236,7 +240,15 @@ def _with_others(text: str, first: PersonName, at: int, stop: int) -> Read | Non
             break
         names.append(later[0])
         at = later[1]
-    return _ended(text, names, at, stop)
+        ends.append(at)
+    while names:
+        read = _ended(text, names, ends[-1], stop, et_al=et_al)
+        if read is not None:
+            return read
+        names.pop()
+        ends.pop()
+        et_al = False
+    return None
 
 
 def _ended(
@@ -244,7 +256,8 @@ def _ended(
 ) -> Read | None:
     """The names, if what follows them may follow names."""
     rest = text[end:stop]
-    if rest.strip(" ,.;:") and not re.match(r"[.;:]|,?\s?[(\[“\"‘]|,\s|\s?$", rest):
+    initial = text[end - 1] == "."  # an initial's period may be that of the element
+    if rest.strip(" ,.;:") and not initial and not re.match(r"[.;:]|,?\s?[(\[“\"‘]|,\s|\s?$", rest):
         return None
     return Read(NameList(tuple(names), et_al), end)
 
@@ -357,3 +370,54 @@ def packed_names(text: str, *, alone: bool = False) -> NameList | None:
         if m is not None
     ]
     return NameList(tuple(names), et_al is not None) if len(names) == len(parts) else None
+
+
+def read_natural(text: str, start: int, stop: int) -> Read | None:
+    """The names as spoken that stand from `start` on: one, two joined by a word, or several of which the
+    last is joined so (`Wren and Lund`, `Ada Wren, O. Lund, and T. Bray`, `Wren et al.`); None where there is
+    none. A comma behind a name parts nothing unless such a list goes on behind it."""
+    first = _spoken(text, start, stop)
+    if first is None:
+        return None
+    names, end = [first[0]], first[1]
+    listed, at = list(names), end
+    while at < stop:
+        et_al = ET_AL.match(text, at, stop)
+        if et_al is not None:
+            close = et_al.end() - (text[et_al.end() - 1] == ".")
+            return Read(NameList(tuple(listed), et_al=True), close)
+        between = _SEPARATOR.match(text, at, stop)
+        if between is None or not (between["mark"] or between["joint"]):
+            break
+        later = _spoken(text, between.end(), stop)
+        if later is None or (bool(names[0].given) and not later[0].given):
+            break  # behind a whole name a single word is a press, not a person
+        listed.append(later[0])
+        at = later[1]
+        if between["joint"]:
+            names, end = list(listed), at
+            if len(names) > 2 or between["mark"]:
+                break
+    return Read(NameList(tuple(names)), end)
+
+
+def _spoken(text: str, at: int, stop: int) -> tuple[PersonName, int] | None:
+    """One name as spoken, or a group with its article."""
+    title = _HONORIFIC.match(text, at, stop)
+    if title is not None:
+        at = title.end()
+    if text.startswith("the ", at):
+        return _group(text, at, stop)
+    run = _run(text, at, stop, _LONGEST_NAME)
+    end = 0
+    while end < len(run) and (
+        run[end].initials or is_name_word(run[end].text) or is_particle(run[end].text)
+    ):
+        end += 1
+    run = run[:end]
+    while run and (run[-1].initials or not is_name_word(run[-1].text)):
+        run = run[:-1]
+    if not run or (is_particle(run[0].text) and len(run) == 1):
+        return None
+    name = natural_name(text[at : run[-1].end])
+    return _with_suffix(text, name, run[-1].end, stop) if name is not None else None

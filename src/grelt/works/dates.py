@@ -5,33 +5,35 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass, replace
 
-MONTHS = (
-    "January February March April May June July August September October November December".split()
+from ..text.calendar import (
+    DASH,
+    DAY,
+    MONTH,
+    MONTH_NAMES,
+    SEASON,
+    SHORT_MONTHS,
+    YEAR,
+    month_number,
 )
-_SHORT = "Jan. Feb. Mar. Apr. May June July Aug. Sept. Oct. Nov. Dec.".split()
-SEASONS = ("winter", "spring", "summer", "autumn", "fall")
-_BY_WORD = {m[:3].casefold(): n for n, m in enumerate(MONTHS, start=1)}
+from ..words import one_of, ordered
 
-_MONTH = (
-    r"(?:Jan(?:uary|\.)?|Feb(?:ruary|\.)?|Mar(?:ch|\.)?|Apr(?:il|\.)?|May\.?|June?\.?|July?\.?|"
-    r"Aug(?:ust|\.)?|Sept?(?:ember|\.)?|Oct(?:ober|\.)?|Nov(?:ember|\.)?|Dec(?:ember|\.)?)"
-)
-_YEAR = r"(?:1[4-9]\d\d|20\d\d)"
-_DAY = r"(?:3[01]|[12]\d|0?[1-9])(?:st|nd|rd|th)?"
-_DASH = r"\s?[-–—/]\s?"
-_UNDATED = r"n\.\s?d\.?|no\sdate|in\spress|forthcoming|undated"
+_SEASON = f"(?i:{SEASON})"
+_TERM = one_of(ordered("calendar.undated", "without"))
+# What is still to come says so in a place of its own, in whole words: no press ends in it.
+_COMING = r"(?:in\spress|forthcoming|In\spress|Forthcoming)(?=[.,;:)\]]|\s?$)"
+_ERA = r"(?:\s(?:B\.?C\.?(?:E\.?)?|C\.?E\.?|A\.?D\.?)(?![\w]))"
 DATE = re.compile(
-    rf"(?P<undated>(?i:{_UNDATED}))(?P<uletter>-?[a-z]\b)?"
-    rf"|(?P<y1>{_YEAR})(?P<l1>[a-z]\b)?,?\s(?:(?P<m1>{_MONTH})(?:{_DASH}(?P<n1>{_MONTH}))?(?:\s(?P<d1>{_DAY}\b(?:{_DASH}{_DAY}\b)?))?"
-    rf"|(?P<s1>(?i:winter|spring|summer|autumn|fall))(?:{_DASH}(?P<t1>(?i:winter|spring|summer|autumn|fall)))?"
-    rf"|(?P<e1>{_DAY})\s(?P<f1>{_MONTH}))(?![\w])"
-    rf"|(?:(?P<d2>\b{_DAY}(?:{_DASH}{_DAY})?)\s)?(?P<m2>\b{_MONTH})(?:{_DASH}(?P<n2>{_MONTH}))?,?\s(?P<y2>{_YEAR})\b(?P<l2>[a-z]\b)?"
-    rf"|(?P<m3>\b{_MONTH})\s(?P<d3>{_DAY}(?:{_DASH}{_DAY})?),?\s(?P<y3>{_YEAR})\b"
-    rf"|(?P<s4>\b(?i:winter|spring|summer|autumn|fall))(?:{_DASH}(?P<t4>(?i:winter|spring|summer|autumn|fall)))?,?\s(?P<y4>{_YEAR})\b"
-    rf"|(?P<y5>(?<![\d./-]){_YEAR})-(?P<m5>0[1-9]|1[0-2])-(?P<d5>[0-3]\d)(?!\d)"
-    rf"|(?<![\d./-])(?P<a6>\d\d?)[./](?P<b6>\d\d?)[./](?P<y6>{_YEAR}|\d\d)(?!\d|[./]\d)"
-    rf"|(?P<circa>(?:c\.|ca\.|circa)\s)?(?P<y7>(?<![\w.,/–-]){_YEAR}|(?<=[(\[]){_YEAR})(?P<l7>[a-z]\b)?(?:(?P<later>{_DASH}(?:{_YEAR}|\d\d|present)?))?(?![\w/])"
-)  # fmt: skip
+    rf"(?P<undated>(?<![\w.])(?i:{_TERM})(?![^\W\d_])|(?<![\w-]){_COMING})(?P<uletter>-?[a-z]\b)?"
+    rf"|(?P<y1>{YEAR})(?P<l1>[a-z]\b)?,?\s(?:(?P<m1>{MONTH})(?:{DASH}(?P<n1>{MONTH}))?(?:\s(?P<d1>{DAY}\b(?:{DASH}{DAY}\b)?))?"
+    rf"|(?P<s1>{_SEASON})(?:{DASH}(?P<t1>{_SEASON}))?"
+    rf"|(?P<e1>{DAY})\s(?P<f1>{MONTH}))(?![\w])"
+    rf"|(?:(?P<d2>\b{DAY}(?:{DASH}{DAY})?)(?:\sof)?\s)?(?P<m2>\b{MONTH})(?:{DASH}(?P<n2>{MONTH}))?(?:,?\s|\sof\s)(?P<y2>{YEAR})\b(?P<l2>[a-z]\b)?"
+    rf"|(?P<m3>\b{MONTH})\s(?P<d3>{DAY}(?:{DASH}{DAY})?),?\s(?P<y3>{YEAR})\b"
+    rf"|(?P<s4>\b{_SEASON})(?:{DASH}(?P<t4>{_SEASON}))?,?\s(?P<y4>{YEAR})\b"
+    rf"|(?P<y5>(?<![\d./-]){YEAR})-(?P<m5>0[1-9]|1[0-2])-(?P<d5>[0-3]\d)(?!\d)"
+    rf"|(?<![\d./-])(?P<a6>\d\d?)[./-](?P<b6>\d\d?)[./-](?P<y6>{YEAR}|\d\d)(?!\d|[./-]\d)"
+    rf"|(?P<circa>(?:c\.|ca\.|circa)\s)?(?P<y7>(?<![\w.,/–-]){YEAR}|(?<=[(\[]){YEAR})(?P<l7>[a-z]\b)?(?:(?P<later>{DASH}(?:{YEAR}|\d\d|present)?))?(?![\w/])(?!{_ERA})"
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,7 +61,9 @@ class DateValue:
 def read_date(text: str) -> DateValue | None:
     """The date that a text is, or None where it is not one as a whole."""
     match = DATE.fullmatch(text.strip().strip("()[],. "))
-    if match is None and (text.strip().rstrip(",").casefold() in ("n.d.", "n.d", "n. d.")):
+    if match is None and text.strip().rstrip(",").casefold() in ordered(
+        "calendar.undated", "without"
+    ):
         return DateValue(literal="n.d.")
     return date_of(match) if match is not None else None
 
@@ -77,17 +81,17 @@ def date_of(match: re.Match[str]) -> DateValue | None:
             return replace(value, season=got["s1"].casefold(), until=(got["t1"] or "").casefold())
         month = got["m1"] or got["f1"]
         day = got["d1"] or got["e1"] or ""
-        return replace(value, month=_month(month), day=_day(day), until=_until(got["n1"]))
+        return replace(value, month=month_number(month), day=_day(day), until=_until(got["n1"]))
     if got["y2"]:
         return DateValue(
             int(got["y2"]),
-            _month(got["m2"]),
+            month_number(got["m2"]),
             _day(got["d2"] or ""),
             until=_until(got["n2"]),
             letter=got["l2"] or "",
         )
     if got["y3"]:
-        return DateValue(int(got["y3"]), _month(got["m3"]), _day(got["d3"]))
+        return DateValue(int(got["y3"]), month_number(got["m3"]), _day(got["d3"]))
     if got["y4"]:
         return DateValue(
             int(got["y4"]), season=got["s4"].casefold(), until=(got["t4"] or "").casefold()
@@ -120,12 +124,8 @@ def _in_figures(first: int, second: int, year: str) -> DateValue | None:
     return DateValue(whole, figures=True)
 
 
-def _month(word: str | None) -> int | None:
-    return _BY_WORD.get(word[:3].casefold()) if word else None
-
-
 def _until(word: str | None) -> str:
-    return str(_month(word)) if word else ""
+    return str(month_number(word)) if word else ""
 
 
 def _day(text: str) -> str:
@@ -156,7 +156,7 @@ def write_date(value: DateValue, order: str, months: str, *, dash: str = "–") 
             later = "" if value.until == "present" else value.until
             return f"{year}{dash}{later}"
         return year
-    names = _SHORT if months == "short" else MONTHS
+    names = SHORT_MONTHS if months == "short" else MONTH_NAMES
     month = names[value.month - 1]
     if value.until:
         month += ("-" if order == "day month year" else dash) + names[int(value.until) - 1]

@@ -51,11 +51,12 @@ Name = PersonName | Group
 @dataclass(frozen=True, slots=True)
 class TextValue:
     """Words, and the stretches of them that are set apart from their surroundings (a title in a
-    title). `verbatim` are words that no form may change."""
+    title). `verbatim` are words that no form may change, `foreign` ones that keep their capitals."""
 
     text: str
     apart: tuple[Span, ...] = ()
     verbatim: bool = False
+    foreign: bool = False
 
 
 Value = tuple[Name, ...] | TextValue | DateValue
