@@ -105,8 +105,8 @@ def _in_text(cited: Cited, guide: Guide, locator: str) -> list[Written]:
 
 def _cited(work: Work, pattern: Sequence, kinds: Kinds) -> Cited:
     """What citations of a work are made of, by the pattern that it is written in."""
-    first = pattern.slots()[0].element
-    title = next((s for s in pattern.slots() if s.element == "title"), None)
+    first = pattern.all_slots[0].element
+    title = next((s for s in pattern.all_slots if s.element == "title"), None)
     text = kinds.texts.get(title.form or title.element) if title is not None else None
     dress = text.dress if text is not None else "plain"
     words = work.text("title")
@@ -123,7 +123,7 @@ def _cited(work: Work, pattern: Sequence, kinds: Kinds) -> Cited:
 
 def needed(work: Work, pattern: Sequence, form: KindForm) -> frozenset[str]:
     """Elements that the kind needs and the work has not got, as far as the pattern has a place."""
-    slots = {s.element for s in pattern.slots()}
+    slots = set(pattern.elements)
     slots |= {"volume", "issue"} if "numbering" in slots else set()
     found = set()
     for element, need in form.needs.items():
@@ -174,11 +174,11 @@ def shelf(policy: Policy) -> list[Json]:
 def _kind(kind: str, form: KindForm, kinds: Kinds, policy: Policy) -> Json:
     work, locator = examples()[kind]
     work = _without(work, tuple(policy.left_out))
-    slots = {slot.element for slot in form.listed[0].slots()}
+    slots = {slot.element for slot in form.listed[0].all_slots}
     # What the house asks for of a source with all that the kind has, or of an undated one.
     asked = policy.demanded(kind, slots) | policy.demanded(kind, slots - {"date"})
     elements = []
-    for slot in form.listed[0].slots():
+    for slot in form.listed[0].all_slots:
         for element in ("volume", "issue") if slot.element == "numbering" else (slot.element,):
             text = kinds.texts.get(slot.form or slot.element)
             need = form.needs.get(element, "optional")

@@ -170,7 +170,9 @@ class Capitals(unittest.TestCase):
                 self.assertEqual(self.changed(text, "sentence"), right)
 
     def test_the_papers_own_words_tell_names(self) -> None:
-        prose = Vocabulary.of([("The lights of the Reach went out, and the night work went on.", ())])
+        prose = Vocabulary.of(
+            [("The lights of the Reach went out, and the night work went on.", ())]
+        )
         self.assertIn("reach", prose.names)
         self.assertEqual(self.changed("Night Work", "sentence", prose), "Night work")
         self.assertEqual(self.changed("Night Work", "sentence"), "Night Work")

@@ -140,11 +140,11 @@ def _words(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
         whole = Span(match.start(), match.end() - 1)
         yield Unit("words", whole, whole, value=TextValue("s.v."))
     for match in IN.finditer(text, start):
-        word = match.start() + len(match["chapter"] or "")
-        whole = Span(word, word + len(match.group().rstrip()) - len(match["chapter"] or ""))
+        begin = match.start() + len(match["chapter"] or "")
+        whole = Span(begin, begin + len(match.group().rstrip()) - len(match["chapter"] or ""))
         dated = _DATED_BEFORE.search(text[max(0, match.start() - 40) : match.start()])
         if (
-            (dated or text[word] == "i")
+            (dated or text[begin] == "i")
             and match["chapter"] is None
             and text[match.end() : match.end() + 1].islower()
             and not written.italic[match.end()]
@@ -152,7 +152,7 @@ def _words(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
             continue  # a title that begins so: `(2015). In the dark`
         if sheltered.free(whole):
             if match["chapter"]:
-                chapter = Span(match.start(), word - 1)
+                chapter = Span(match.start(), begin - 1)
                 yield Unit("supplement", chapter, chapter)
             yield Unit("words", whole, whole, value=TextValue(whole.of(text)))
 

@@ -35,6 +35,8 @@ _PLACE = re.compile(r"(?!Inc|Ltd|Limited|LLC)[A-Z][\w’'-]+(?:\s[A-Z][\w’'-]+
 _FREE = frozenset(
     "title container publisher place institution event database series reviewed section number medium".split()
 )
+# What a pattern cannot do without.
+_REQUIRED = 3.0
 _SKIP = {"needed": 0.9, "wanted": 0.4, "optional": 0.03}
 _SAME = {
     "author": ("author", "by-author"),
@@ -84,7 +86,7 @@ class Fitter:
 
     def rough(self, form: KindForm, pattern: Sequence) -> float:
         """A quick guess at the fit: what is there for sure, and what is missing."""
-        slots = {s.element for s in pattern.slots()}
+        slots = set(pattern.elements)
         there = sum(_known(e, slots) for e in self._anchors)
         foreign = sum(
             not _known(e, slots) and e not in ("words", "stray", "retrieved") for e in self._anchors
@@ -282,7 +284,7 @@ def _slots(form: KindForm, pattern: Sequence, kinds: Kinds) -> tuple[_Slot, ...]
             _Slot(
                 s.element,
                 kinds.texts.get(s.form or s.element, TextForm()) if s.element in _FREE else None,
-                _skip(form, s.element),
+                _REQUIRED if s.required else _skip(form, s.element),
                 number == 0,
                 mark.strip()[:1],
             )

@@ -11,7 +11,7 @@ from importlib import resources
 from typing import Any
 
 from ..guides.kinds import KindForm, Kinds
-from ..guides.pattern import Sequence
+from ..guides.pattern import Sequence, arranged
 from ..text.languages import is_foreign
 from ..text.names import NameList
 from ..text.spans import Span
@@ -118,10 +118,11 @@ def cut_entry(written: Written, opened: Opened, kinds: Kinds, hand: Hand | None 
         return Cut(written, "unknown", 0.0, "", (), Work("unknown"))
     lead, end = lead_units(text, opened.names, opened.group, opened.span, repeated=opened.repeated)
     units = hand_units(find_units(written, lead, end), written, hand)
+    first = units[0].element if units else ""
     patterns = [
         (form, p)
         for form in kinds.kinds.values()
-        for p in (*form.listed, *form.headless)
+        for p in dict.fromkeys((*form.listed, *form.headless, *form.led.get(first, ())))
         if not hand.kind or form.kind == hand.kind
     ]
     return _best(written, units, patterns, kinds, hand)
@@ -151,6 +152,8 @@ def _best(
     units = _review_marked(units, written.text)
     if any(form.needs.get("place") == "needed" for form in kinds.kinds.values()):
         units = places_marked(units, written.text)
+    order = tuple(u.element for u in units if u.element)
+    patterns = [(form, arranged(p, order)) for form, p in patterns]
     fitter = Fitter(written.text, units, kinds, italics_known=written.italics_known)
     cues = _text_cues(written.text)
     held = _container_cues(written.text, units)

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import re
 
-from ..text.name_lists import ROLE_BEHIND, inverted_names
+from ..text.name_lists import inverted_names
+from ..text.name_parts import ROLE_BEHIND
 from ..text.names import HONORIFIC, NameList, PersonName, natural_names
 from ..text.spans import Span
 from ..works import Group, Name, TextValue

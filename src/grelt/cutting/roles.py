@@ -8,9 +8,11 @@ from collections.abc import Iterator
 from functools import cache
 
 from ..text.lexicon import is_forename
-from ..text.name_lists import Read, read_inverted, read_natural
+from ..text.name_lists import read_inverted
+from ..text.name_parts import Read
 from ..text.names import NAME_WORD
 from ..text.spans import Span
+from ..text.spoken_names import read_natural
 from ..words import one_of, ordered
 from .unit import Taken, Unit
 
@@ -31,6 +33,12 @@ def _labels(key: str) -> dict[str, str]:
         for role in ROLES
         for word in ordered(f"roles.{role}", key)
     }
+
+
+@cache
+def labels_of(element: str, key: str) -> frozenset[str]:
+    """The labels of those who stand as `element`, in small letters: `by`, `short` or `behind` the names."""
+    return frozenset(label for label, role in _labels(key).items() if role == element)
 
 
 @cache
@@ -85,7 +93,9 @@ def people_with_roles(text: str, start: int, sheltered: Taken) -> Iterator[Unit]
         short = match.re is _short()
         if not sheltered.free(Span(*match.span("label"))):
             continue
-        if not _opens_element(text, match.start(), sheltered) or _labelled_before(text, match.start()):
+        if not _opens_element(text, match.start(), sheltered) or _labelled_before(
+            text, match.start()
+        ):
             continue
         if (
             short

@@ -6,9 +6,9 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
 from ..cutting import Cut
-from ..forms import Vocabulary, compose, patterns_for
+from ..forms import Vocabulary, compose, is_meant, patterns_for
 from ..guides.kinds import KindForm, Kinds
-from ..guides.pattern import Sequence
+from ..guides.pattern import Sequence, arranged
 from ..text.spans import Span
 from ..works import Group, Work
 from .elements import element_differences
@@ -68,7 +68,9 @@ def check_cut(
     if form is None or not cut.elements:
         return Checked(cut, (), cut.written.text, markup_of(cut, ()), ())
     best: Checked | None = None
-    for pattern in patterns_for(_without(cut.work, left_out), form):
+    order = tuple(e.name for e in cut.elements)
+    for any_order in patterns_for(_without(cut.work, left_out), form, order[0]):
+        pattern = arranged(any_order, order)
         checked = _check(
             cut,
             pattern,
@@ -96,7 +98,7 @@ def check_note_cut(
     found = [
         _check(
             cut,
-            p,
+            arranged(p, tuple(e.name for e in cut.elements)),
             form,
             kinds,
             vocabulary,
@@ -106,6 +108,7 @@ def check_note_cut(
             strict_dashes=strict_dashes,
         )
         for p in form.note
+        if is_meant(p, cut.work)
     ]
     return min(found, key=lambda c: c.weight)
 
@@ -168,7 +171,7 @@ def _without(work: Work, elements: frozenset[str]) -> Work:
 def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[str]:
     """Elements that this kind needs, has a place for in the pattern, and that are not there."""
     have = set(cut.work.values)
-    slots = {s.element for s in pattern.slots()}
+    slots = set(pattern.elements)
     if "numbering" in slots:
         slots |= {"volume", "issue"}
     if "day" in slots:
@@ -207,7 +210,7 @@ def _is_group(cut: Cut) -> bool:
 
 
 def _lacking(cut: Cut, pattern: Sequence) -> frozenset[str]:
-    return frozenset(s.element for s in pattern.slots()) - cut.work.values.keys()
+    return pattern.elements - cut.work.values.keys()
 
 
 def apply(text: str, differences: tuple[Difference, ...]) -> str:

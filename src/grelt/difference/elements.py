@@ -63,7 +63,6 @@ def _own_differences(laid: Laid, at: int, number: int) -> Iterator[Difference]:
             element.value,
             piece.parts,
             piece.element,
-            laid.words_before(piece),
             begins=laid.begins_sentence(at),
         )
         return

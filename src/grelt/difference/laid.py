@@ -7,7 +7,7 @@ import re
 from html import escape
 
 from ..cutting import Cut, CutElement
-from ..forms import Composed, Piece, Vocabulary
+from ..forms import Composed, Vocabulary
 from ..forms.markup import dressed
 from ..guides.kinds import Kinds
 from ..text.spans import Span
@@ -115,7 +115,7 @@ class Laid:
     def begins_sentence(self, number: int) -> bool:
         """Whether an element as it is written stands behind a period, and so begins with a capital."""
         before = self.text[: self.elements[number].whole.start].rstrip(' “"‘([')
-        return not before or before.rstrip("”\"’)]")[-1:] in (".", "?", "!")
+        return not before or before.rstrip('”"’)]')[-1:] in (".", "?", "!")
 
     def plain_mark(self, number: int) -> str:
         return self.whole.marks[number]
@@ -129,11 +129,6 @@ class Laid:
         if own == "." != right and wanted.startswith("."):
             return wanted[1:]
         return wanted
-
-    def words_before(self, piece: Piece) -> tuple[str, ...]:
-        slot = piece.slot
-        form = self.kinds.names.get(slot.form or slot.element) if slot is not None else None
-        return form.others if form is not None else ()
 
     def composed(self, first: int, last: int, *, markup: bool = False) -> str:
         """Marks and pieces from the mark before `first` up to the mark before `last`."""

@@ -7,18 +7,17 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from html import escape
 
+from ..cutting.roles import labels_of
 from ..forms.names import NamePart
 from ..text.folding import letters
-from ..text.name_lists import ROLE_BEHIND, packed_names
+from ..text.name_lists import packed_names
+from ..text.name_parts import ROLE_BEHIND
 from ..text.names import PersonName, is_initials
 from ..text.spans import Span
 from ..works import Group, Name
 from .model import Difference, alike
 
 _ET_AL = re.compile(r",?\s*(?:and\s)?(?:et\.?\sal\.?|and\sothers)\s*$", re.I)
-_RANK = re.compile(r"\b(?:general|consulting|series)\s(?=editor)")
-# Who answers for a series is named where a host is.
-_PRODUCED = re.compile(r"\s\((?:Executive )?Producers?\)|, (?:narrator|singer|composer)s?")
 _JOINED = re.compile(r"[,;\s]*(?:(?:and|&)\s+)?$")
 _TITLES = re.compile(
     r"\b(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Reverend|Fr|Captain|Judge)\b\.?\s?|,?\s\(?(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS|OBE)\b\.?\)?"
@@ -40,21 +39,19 @@ def name_differences(
     names: tuple[Name, ...],
     expected: tuple[NamePart, ...],
     element: str,
-    others: tuple[str, ...] = (),
     *,
     begins: bool = True,
 ) -> Iterator[Difference]:
     """Differences of one list of names. `whole` is its span with label, `who` the names alone;
-    `others` are words before the names that are right too; `begins` says that a sentence begins here as it
-    is written, and so a label has a capital."""
+    `begins` says that a sentence begins here as it is written, and so a label has a capital."""
     found = _parts(text, whole, who, names)
     if found is None or ROLE_BEHIND.search(who.of(text)):
         return
     wanted = list(expected)
     if found[0].kind == "before" and wanted[0].kind == "before":
         said = found[0].span.of(text)
-        known = {wanted[0].text.strip().casefold(), *others}
-        if said.strip().casefold() in known and said[:1].isupper() == begins:
+        usual = wanted[0].text.strip().casefold()
+        if _is_said(said, usual, element) and said[:1].isupper() == begins:
             wanted[0] = NamePart("before", said)
     short = _cut_otherwise(found, wanted)
     if short is not None:
@@ -104,7 +101,10 @@ def name_differences(
             number += 1
         elif part.kind == "join":
             yield from _join(part.span, words, want.text, element)
-        elif not (alike(_RANK.sub("", words), want.text) or _PRODUCED.fullmatch(words)):
+        elif not (
+            alike(words, want.text)
+            or (part.kind == "label" and _names_another_part(words, want.text))
+        ):
             yield from _label(part, words, want.text, element)
 
 
@@ -289,6 +289,29 @@ def _join(span: Span, words: str, wanted: str, element: str) -> Iterator[Differe
         escape(wanted, quote=False),
         element,
         holes=(("name", words.strip()), ("right", wanted.strip())),
+    )
+
+
+def _is_said(said: str, usual: str, element: str) -> bool:
+    """Whether words ahead of names are those of their part, whole where they are whole (`selected and
+    edited by`), or short (`ed. and trans.`)."""
+    words = re.sub(r"\s+", " ", said).strip().casefold()
+    if words == usual:
+        return True
+    whole = usual.endswith(" by")
+    named = words in labels_of(element, "by" if whole else "short")
+    return named and (whole or _names_another_part(words, usual))
+
+
+def _names_another_part(words: str, wanted: str) -> bool:
+    """Whether a label in its right marks names another part in the work than the one that is usual here
+    (`(Writer & Director)`, `, general editor`): neither word is short for the other."""
+    marks = re.compile(r"^[\s,(]*|[\s)]*$")
+    if marks.findall(words) != marks.findall(wanted):
+        return False
+    said, usual = (re.sub(r"[^a-z]|s\b", "", w.casefold()) for w in (words, wanted))
+    return (
+        not (said.startswith(usual) or usual.startswith(said)) or "&" in words or " and " in words
     )
 
 

@@ -1,7 +1,8 @@
 """How a guide writes a work: each value in its form, and the whole by the kind's pattern."""
 
 from .casing import Vocabulary, case_changes
-from .compose import Composed, Piece, best_pattern, compose, patterns_for
+from .choice import best_pattern, is_meant, patterns_for
+from .compose import Composed, Piece, compose
 from .markup import html_of, text_of
 
 __all__ = [
@@ -12,6 +13,7 @@ __all__ = [
     "case_changes",
     "compose",
     "html_of",
+    "is_meant",
     "patterns_for",
     "text_of",
 ]

@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass, replace
 
-from ..guides.kinds import KindForm, Kinds, NumberForm, TextForm
+from ..guides.kinds import Kinds, NumberForm, TextForm
 from ..guides.pattern import Sequence, Slot
 from ..text.calendar import SEASONS
 from ..text.lexicon import is_common
@@ -93,30 +93,6 @@ def compose(
     return _closed(joined, tail, kinds, end)
 
 
-def best_pattern(work: Work, patterns: tuple[Sequence, ...]) -> Sequence:
-    """The pattern that has a place for most of a work's elements; of equals one that does not number
-    what has no numbers, and then the first."""
-
-    def places(pattern: Sequence) -> float:
-        first = pattern.slots()[0].element
-        slots = {s.element for s in pattern.slots()}
-        numbered = slots & {"numbering", "issue"}
-        slots |= {"volume", "issue"} if "numbering" in slots else set()
-        slots |= {"date"} if "day" in slots else set()
-        idle = bool(numbered) and not work.values.keys() & {"volume", "issue"}
-        return sum(e in slots for e in work.values) + 0.5 * (first in work.values) - 0.25 * idle
-
-    return max(patterns, key=places)
-
-
-def patterns_for(work: Work, form: KindForm) -> tuple[Sequence, ...]:
-    """The list's patterns for a work: those that begin with its title where no one is named."""
-    first = {p.slots()[0].element for p in form.listed}
-    if form.headless and not any(e in work.values for e in first):
-        return form.headless
-    return form.listed
-
-
 def _closed(joined: list[_Joined], tail: str, kinds: Kinds, end: bool) -> Composed:
     """Quotation marks set, periods not doubled, capitals after periods."""
     pieces: list[Piece] = []
@@ -155,7 +131,7 @@ def _between(before: Piece | None, mark: str, after: Piece | None, kinds: Kinds)
         stop = before.text[-1:]
         if kinds.marks["tight_colon"] and before.element == "numbering" and stop.isdigit():
             mark = ":" if mark == ": " else mark  # `6:44`, where no bracket parts them
-        if mark[:1] == "." and stop in (".", *_AFTER_STRONG):
+        if mark[:1] == "." and _closes(before, kinds):
             mark = mark[1:]
         if before.dress == "quotes" and not before.gap:
             inside = mark[:1] in (".", ",") and kinds.marks["marks_inside"]
@@ -163,6 +139,15 @@ def _between(before: Piece | None, mark: str, after: Piece | None, kinds: Kinds)
     if after is not None and after.dress == "quotes" and not after.gap:
         mark += opening
     return mark
+
+
+def _closes(piece: Piece, kinds: Kinds) -> bool:
+    """Whether a piece needs no period behind it: it ends in one, if within a quotation of its own, or in a
+    mark as strong; or it is an address, which some guides put no period behind."""
+    if piece.element in ("doi", "url") and not kinds.marks["end_after_address"]:
+        return True
+    bare = piece.text.rstrip("”’")
+    return piece.text[-1:] in (".", *_AFTER_STRONG) or bare[-1:] in (".", "?", "!")
 
 
 def _capitalised(piece: Piece) -> Piece:
@@ -316,7 +301,7 @@ class _Writer:
 
     def _numbering(self, slot: Slot) -> Piece | None:
         """Volume and issue as one piece: their order and marks are one thing."""
-        unit = self.kinds.units["numbering"]
+        unit = self.kinds.units[slot.form or "numbering"]
         joined, tail = self.sequence(unit)
         if not joined:
             return None

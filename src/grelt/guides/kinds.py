@@ -8,15 +8,18 @@ numbers, texts and addresses.
 from __future__ import annotations
 
 import tomllib
-from dataclasses import dataclass, fields
+from collections.abc import Mapping
+from dataclasses import dataclass, field, fields
 from functools import cache
 from importlib import resources
 from typing import Any, TypeVar
 
-from .pattern import Sequence, parse_pattern
+from .pattern import Sequence, led_by, parse_pattern
 
 _Form = TypeVar("_Form")
 NEEDS = ("needed", "wanted", "optional")
+# What the forms of those are called who begin an entry.
+_LEAD = "lead-"
 
 
 class KindsBroken(Exception):
@@ -30,8 +33,7 @@ class NamesForm:
     `order` is `first-inverted`, `all-inverted` or `natural`; `given` is `full` or `initials`; `comma`
     says when a comma stands before the last name's `and`: `always`, `three` or `never`. Up to `most`
     names are all given, of more the first `show` and `et al.` (or, with `ellipsis`, dots and
-    the last). `before` is the word ahead of the names (`others` are
-    right too), `one` and `many` the label behind them.
+    the last). `before` is the word ahead of the names, `one` and `many` the label behind them.
     """
 
     order: str = "natural"
@@ -42,7 +44,6 @@ class NamesForm:
     show: int = 1
     ellipsis: bool = False
     before: str = ""
-    others: tuple[str, ...] = ()
     one: str = ""
     many: str = ""
 
@@ -90,7 +91,8 @@ class KindForm:
     usual one; `headless` stands where no one is named. `needs` says by element `needed`, `wanted`,
     `optional`, or the elements that make up for it (`without url`). `cited` is the pattern of its
     citations where they are not made of names and title; `unlisted` says why it is in no list;
-    `omits` are elements that are right, but that the guide itself goes without."""
+    `omits` are elements that are right, but that the guide itself goes without; `led` has the patterns
+    of a work that begins with another part than its author's (`Wren, Isolde, illustrator.`)."""
 
     kind: str
     label: str
@@ -103,6 +105,7 @@ class KindForm:
     cited: Sequence | None = None
     unlisted: str = ""
     omits: tuple[str, ...] = ()
+    led: Mapping[str, tuple[Sequence, ...]] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -167,8 +170,9 @@ def _parse(data: dict[str, Any], identity: str) -> Kinds:
     if set(data) != _TABLES:
         raise KindsBroken(f"{identity}: tables {sorted(set(data) ^ _TABLES)} missing or unknown")
     why = data["why"]
+    roles = tuple(n.removeprefix(_LEAD) for n in data["names"] if n.startswith(_LEAD))
     return Kinds(
-        {kind: _kind(kind, table, why, identity) for kind, table in data["kinds"].items()},
+        {kind: _kind(kind, table, why, identity, roles) for kind, table in data["kinds"].items()},
         {name: _form(NamesForm, t, f"names.{name}") for name, t in data["names"].items()},
         {name: _form(TextForm, t, f"texts.{name}") for name, t in data["texts"].items()},
         {name: _form(NumberForm, t, f"numbers.{name}") for name, t in data["numbers"].items()},
@@ -191,8 +195,12 @@ def _form(kind: type[_Form], table: dict[str, Any], where: str) -> _Form:
     return kind(**{k: tuple(v) if isinstance(v, list) else v for k, v in table.items()})
 
 
-def _kind(kind: str, table: dict[str, Any], why: dict[str, str], identity: str) -> KindForm:
-    known = {"label", "list", "headless", "note", "needs", "title", "cited", "unlisted", "omits"}
+def _kind(
+    kind: str, table: dict[str, Any], why: dict[str, str], identity: str, roles: tuple[str, ...]
+) -> KindForm:
+    known = {
+        "label", "list", "headless", "note", "needs", "title", "cited", "unlisted", "omits"
+    }  # fmt: skip
     if table.keys() - known or "list" not in table or "title" not in table:
         raise KindsBroken(
             f"{identity}, kind {kind}: {sorted(table.keys() - known)} unknown or lacking"
@@ -200,10 +208,11 @@ def _kind(kind: str, table: dict[str, Any], why: dict[str, str], identity: str) 
     for element, need in table.get("needs", {}).items():
         if need not in NEEDS and not need.startswith("without "):
             raise KindsBroken(f"{identity}, kind {kind}: {element} is {need!r}")
+    listed = _patterns(table["list"])
     return KindForm(
         kind,
         table.get("label", kind.replace("-", " ")),
-        _patterns(table["list"]),
+        listed,
         _patterns(table.get("headless", [])),
         _patterns(table.get("note", [])),
         table.get("needs", {}),
@@ -212,7 +221,22 @@ def _kind(kind: str, table: dict[str, Any], why: dict[str, str], identity: str) 
         parse_pattern(table["cited"]) if "cited" in table else None,
         table.get("unlisted", ""),
         tuple(table.get("omits", [])),
+        _led(listed, roles),
     )
+
+
+def _led(listed: tuple[Sequence, ...], roles: tuple[str, ...]) -> dict[str, tuple[Sequence, ...]]:
+    """For each part that may lead: the patterns that begin with it, or else those of the author with the
+    two changed over."""
+    found = {}
+    for role in roles:
+        own = tuple(p for p in listed if p.all_slots[0].element == role)
+        # What an editor leads is a kind by itself, or has patterns that say so.
+        turned = () if role == "editor" else listed
+        led = own or tuple(led_by(p, role) for p in turned if p.all_slots[0].element == "author")
+        if led:
+            found[role] = tuple(dict.fromkeys(led))
+    return found
 
 
 def _patterns(value: str | list[str]) -> tuple[Sequence, ...]:

@@ -30,20 +30,22 @@ def _letters() -> dict[str, str]:
 def detect_language(text: str) -> str | None:
     """Two letters for the language of a title or a sentence; None where it cannot be told.
 
-    The language with the most small words, if it has two more than any other, or the only ones
-    there are; a letter that only one language has counts as one.
+    The language with the most small words, if it has two more than any other, or all those that
+    the others have and one more; a letter that only one language has counts as one.
     """
     said = [fold(w) for w in _WORD.findall(text)]
     if said[:1] == ["do"]:
         said = said[1:]  # English questions begin with it, Portuguese has it between words
-    scores = {language: sum(w in small for w in said) for language, small in _tables().items()}
+    found = {
+        language: {n for n, w in enumerate(said) if w in small}
+        for language, small in _tables().items()
+    }
     for letter, language in _letters().items():
-        scores[language] += letter in text.casefold()
-    ranked = sorted(scores.items(), key=lambda item: (-item[1], item[0]))
-    (best, most), (_, second) = ranked[:2]
-    if most == 0 or most == second or (most - second == 1 and second > 0):
-        return None
-    return best
+        if letter in text.casefold():
+            found[language].add(-ord(letter))
+    best, *others = sorted(found, key=lambda language: (-len(found[language]), language))
+    told = all(len(found[best]) - len(found[o]) > 1 or found[best] > found[o] for o in others)
+    return best if found[best] and told else None
 
 
 def is_foreign(text: str) -> bool:

@@ -7,16 +7,22 @@ answer. An initial's period ends no name that goes on behind it.
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
 
 from .lexicon import is_common, is_forename
+from .name_parts import (
+    HONORIFIC_AHEAD,
+    LONGEST_NAME,
+    SEPARATOR,
+    Read,
+    Token,
+    group_at,
+    with_given,
+    with_suffix,
+    words_from,
+)
 from .names import (
-    DEGREE_BEHIND,
     ET_AL,
-    HONORIFIC,
     LEFT_OUT,
-    NAME_WORD,
-    SUFFIX,
     UPPER,
     NameList,
     PersonName,
@@ -27,34 +33,12 @@ from .names import (
     natural_name,
 )
 
-_WORD = re.compile(
-    rf"(?P<initials>{UPPER}\.(?:[\-‐]?{UPPER}\.)*)"
-    rf"|(?P<word>{NAME_WORD}|[^\W\d_]+(?:[’'ʼ\-‐][^\W\d_]+)*[’'ʼ]?)"
-)
-_SEPARATOR = re.compile(r"\s*(?:(?P<mark>[,;])\s*)?(?:(?P<joint>and|&)(?=\s|\w)\s*)?")
 _DOTS = re.compile(r"[,;]?\s*(?:\.\s?\.\s?\.|…)\s*(?:[,;&]\s*)?(?=\S)")
-_BEHIND = re.compile(rf",?\s(?:{SUFFIX}|\(?{DEGREE_BEHIND}\)?)(?=$|[\s,.;&(\[])")
-_SUFFIX = re.compile(rf",?\s(?P<suffix>{SUFFIX})(?=$|[\s,.;&(\[])")
-_HONORIFIC = re.compile(rf"{HONORIFIC}\s+(?=\S)")
-# Each name's part in the work, behind it: `Roe, M. (Writer), & Solberg, A. (Director)`. Words for editors
-# and translators stand behind a whole list instead.
-ROLE_BEHIND = re.compile(
-    r"\s\((?!(?:Eds?|Trans|Illus|Comps?|Dirs?)\b)[A-Z][a-z]+(?:\s(?:[A-Z][a-z]+|&|and)){0,3}\)"
-    r"(?=$|[,.;]|\s&|\s\()"
-)
 _PACKED = re.compile(
     rf"(?P<family>(?:(?:van|von|de|der|den|di|da|la|le)\s)*{UPPER}[^\W\d_]+(?:[’'\-‐]{UPPER}?[^\W\d_]+)?)"
     rf"\s(?P<given>{UPPER}{{1,3}}|{UPPER}\.(?:\s?{UPPER}\.){{0,2}})\.?"
 )
-_LONGEST_FAMILY, _LONGEST_NAME = 4, 6
-
-
-@dataclass(frozen=True, slots=True)
-class Read:
-    """Names read from a text, and the offset where they end."""
-
-    names: NameList
-    end: int
+_LONGEST_FAMILY = 4
 
 
 def inverted_names(text: str) -> NameList | None:
@@ -85,33 +69,9 @@ def read_inverted(text: str, start: int, stop: int) -> Read | None:
     return None
 
 
-@dataclass(frozen=True, slots=True)
-class _Token:
-    text: str
-    start: int
-    end: int
-    initials: bool
-
-
-def _run(text: str, at: int, stop: int, most: int) -> list[_Token]:
-    """Words and initials from here on that nothing but spaces part."""
-    found: list[_Token] = []
-    while len(found) < most:
-        while at < stop and text[at].isspace():
-            at += 1
-        match = _WORD.match(text, at, stop)
-        if match is None:
-            break
-        found.append(_Token(match.group(), match.start(), match.end(), bool(match["initials"])))
-        at = match.end()
-        if at < stop and not text[at].isspace() and not found[-1].initials:
-            break
-    return found
-
-
 def _first(text: str, start: int, stop: int) -> list[tuple[PersonName, int]]:
     """The first name, and where it ends: the likeliest reading first."""
-    family_tokens = _run(text, start, stop, _LONGEST_FAMILY + 1)
+    family_tokens = words_from(text, start, stop, _LONGEST_FAMILY + 1)
     if not family_tokens or len(family_tokens) > _LONGEST_FAMILY:
         return []
     comma = family_tokens[-1].end
@@ -123,10 +83,10 @@ def _first(text: str, start: int, stop: int) -> list[tuple[PersonName, int]]:
     at = comma + 1
     while at < stop and text[at].isspace():
         at += 1
-    title = _HONORIFIC.match(text, at, stop)
+    title = HONORIFIC_AHEAD.match(text, at, stop)
     if title is not None:
         at = title.end()
-    run = _run(text, at, stop, _LONGEST_NAME)
+    run = words_from(text, at, stop, LONGEST_NAME)
     given = _given_ends(text, run, stop)
     if looks_like_organisation(family) and not all(_is_given_name(g, text, at) for g in given):
         return []
@@ -135,7 +95,7 @@ def _first(text: str, start: int, stop: int) -> list[tuple[PersonName, int]]:
         words = text[at:end]
         if looks_like_organisation(words) or not words:
             continue
-        name, behind = _with_suffix(text, PersonName(family, words), end, stop)
+        name, behind = with_suffix(text, PersonName(family, words), end, stop)
         found.append((name, behind))
     return found
 
@@ -145,7 +105,7 @@ def _is_given_name(end: int, text: str, at: int) -> bool:
     return bool(words) and (is_initials(words[0]) or is_forename(words[0]))
 
 
-def _is_family(tokens: list[_Token]) -> bool:
+def _is_family(tokens: list[Token]) -> bool:
     if any(t.initials or (len(t.text) == 1 and t.text.isupper()) for t in tokens):
         return False  # `Okonjo A, Bray T`
     named = [is_name_word(t.text) for t in tokens]
@@ -153,7 +113,7 @@ def _is_family(tokens: list[_Token]) -> bool:
     return any(named) and small
 
 
-def _given_ends(text: str, run: list[_Token], stop: int) -> list[int]:
+def _given_ends(text: str, run: list[Token], stop: int) -> list[int]:
     """Where the given names of the first name may end. Its initials may close the element with their
     period: then what follows is a title, unless it is a name itself."""
     end = 0
@@ -189,25 +149,6 @@ def _given_ends(text: str, run: list[_Token], stop: int) -> list[int]:
     return ends[::-1] if name_goes_on else ends
 
 
-def _with_suffix(text: str, name: PersonName, end: int, stop: int) -> tuple[PersonName, int]:
-    """A name with `Jr.` behind it; degrees behind it, and its own part in the work, are passed over."""
-    while True:
-        suffix = _SUFFIX.match(text, end, stop)
-        if suffix is not None:
-            name = PersonName(name.family, name.given, suffix["suffix"])
-            end = suffix.end()
-            continue
-        behind = _BEHIND.match(text, end, stop)
-        if behind is None:
-            break
-        end = behind.end()
-    role = ROLE_BEHIND.match(text, end, stop)
-    # The part of the last one is that of all.
-    more = role is not None and _SEPARATOR.match(text, role.end(), stop)
-    goes_on = role is not None and bool(more) and bool(more["mark"] or more["joint"])
-    return name, role.end() if role is not None and goes_on else end
-
-
 def _with_others(text: str, first: PersonName, at: int, stop: int) -> Read | None:
     """The first name with all that follow, as many as end where names may; None where words follow that are
     no names though they are joined as names are."""
@@ -230,7 +171,7 @@ def _with_others(text: str, first: PersonName, at: int, stop: int) -> Read | Non
             at = later[1]
             ends += [at, at]
             continue
-        between = _SEPARATOR.match(text, at, stop)
+        between = SEPARATOR.match(text, at, stop)
         if between is None or not (between["mark"] or between["joint"]):
             break
         later = _later(text, between.end(), stop)
@@ -265,13 +206,13 @@ def _ended(
 def _later(text: str, at: int, stop: int) -> tuple[PersonName, int] | None:
     """A name behind the first: `Tomas Bray`, `Bray, T.`, `Bray, Tomas` where single words stand in pairs,
     or a group."""
-    title = _HONORIFIC.match(text, at, stop)
+    title = HONORIFIC_AHEAD.match(text, at, stop)
     if title is not None:
         at = title.end()
-    run = _run(text, at, stop, _LONGEST_NAME + 2)
+    run = words_from(text, at, stop, LONGEST_NAME + 2)
     if not run:
         return None
-    group = _group(text, at, stop)
+    group = group_at(text, at, stop)
     if group is not None:
         return group
     end = 0
@@ -288,23 +229,11 @@ def _later(text: str, at: int, stop: int) -> tuple[PersonName, int] | None:
     words = text[at:whole]
     turned = _turned(text, words, whole, stop)
     if turned is not None:
-        return _with_suffix(text, turned[0], turned[1], stop)
+        return with_suffix(text, turned[0], turned[1], stop)
     name = natural_name(words)
     if name is None:
         return None
-    return _with_suffix(text, _with_given(name), whole, stop)
-
-
-def _group(text: str, at: int, stop: int) -> tuple[PersonName, int] | None:
-    """A group among persons: words up to a mark, some of which groups have in their names."""
-    match = re.compile(r"[^,;:.()“”\"&]+?(?=\s(?:and|&)\s|[,;:.(]|\s\(|$)").match(text, at, stop)
-    if match is None:
-        return None
-    words = match.group().strip()
-    tokens = words.split()
-    if len(tokens) < 2 or not looks_like_organisation(words) or not tokens[-1][:1].isupper():
-        return None
-    return PersonName(words), match.start() + len(match.group().rstrip())
+    return with_suffix(text, with_given(name), whole, stop)
 
 
 def _turned(text: str, family: str, end: int, stop: int) -> tuple[PersonName, int] | None:
@@ -315,7 +244,7 @@ def _turned(text: str, family: str, end: int, stop: int) -> tuple[PersonName, in
     at = end + 1
     while at < stop and text[at].isspace():
         at += 1
-    tokens = _run(text, at, stop, _LONGEST_NAME)
+    tokens = words_from(text, at, stop, LONGEST_NAME)
     count = 0
     while count < len(tokens) and (
         tokens[count].initials or re.fullmatch(UPPER, tokens[count].text)
@@ -336,17 +265,9 @@ def _turned(text: str, family: str, end: int, stop: int) -> tuple[PersonName, in
     return None
 
 
-def _is_natural(tokens: list[_Token]) -> bool:
+def _is_natural(tokens: list[Token]) -> bool:
     """Two words of which the first is a given name: a name as spoken (`…, Bray, Tomas Lund, …`)."""
     return len(tokens) > 1 and not tokens[-1].initials and is_forename(tokens[0].text)
-
-
-def _with_given(name: PersonName) -> PersonName:
-    """A name in a list has a given name: what looks like a particle may be one (`Della Rusk`)."""
-    first, _, rest = name.family.partition(" ")
-    if name.given or not rest or not first[:1].isupper():
-        return name
-    return PersonName(rest, first, name.suffix)
 
 
 def packed_names(text: str, *, alone: bool = False) -> NameList | None:
@@ -370,54 +291,3 @@ def packed_names(text: str, *, alone: bool = False) -> NameList | None:
         if m is not None
     ]
     return NameList(tuple(names), et_al is not None) if len(names) == len(parts) else None
-
-
-def read_natural(text: str, start: int, stop: int) -> Read | None:
-    """The names as spoken that stand from `start` on: one, two joined by a word, or several of which the
-    last is joined so (`Wren and Lund`, `Ada Wren, O. Lund, and T. Bray`, `Wren et al.`); None where there is
-    none. A comma behind a name parts nothing unless such a list goes on behind it."""
-    first = _spoken(text, start, stop)
-    if first is None:
-        return None
-    names, end = [first[0]], first[1]
-    listed, at = list(names), end
-    while at < stop:
-        et_al = ET_AL.match(text, at, stop)
-        if et_al is not None:
-            close = et_al.end() - (text[et_al.end() - 1] == ".")
-            return Read(NameList(tuple(listed), et_al=True), close)
-        between = _SEPARATOR.match(text, at, stop)
-        if between is None or not (between["mark"] or between["joint"]):
-            break
-        later = _spoken(text, between.end(), stop)
-        if later is None or (bool(names[0].given) and not later[0].given):
-            break  # behind a whole name a single word is a press, not a person
-        listed.append(later[0])
-        at = later[1]
-        if between["joint"]:
-            names, end = list(listed), at
-            if len(names) > 2 or between["mark"]:
-                break
-    return Read(NameList(tuple(names)), end)
-
-
-def _spoken(text: str, at: int, stop: int) -> tuple[PersonName, int] | None:
-    """One name as spoken, or a group with its article."""
-    title = _HONORIFIC.match(text, at, stop)
-    if title is not None:
-        at = title.end()
-    if text.startswith("the ", at):
-        return _group(text, at, stop)
-    run = _run(text, at, stop, _LONGEST_NAME)
-    end = 0
-    while end < len(run) and (
-        run[end].initials or is_name_word(run[end].text) or is_particle(run[end].text)
-    ):
-        end += 1
-    run = run[:end]
-    while run and (run[-1].initials or not is_name_word(run[-1].text)):
-        run = run[:-1]
-    if not run or (is_particle(run[0].text) and len(run) == 1):
-        return None
-    name = natural_name(text[at : run[-1].end])
-    return _with_suffix(text, name, run[-1].end, stop) if name is not None else None
