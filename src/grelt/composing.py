@@ -23,7 +23,8 @@ Json = dict[str, Any]
 
 _LABELS = {
     "numbering": "volume and issue", "url": "address", "doi": "DOI", "accessed": "day of access",
-    "reviewed": "work reviewed", "reviewed-author": "its author", "day": "day", "medium": "description",
+    "reviewed": "work reviewed", "reviewed-author": "its author", "container-author": "author of the whole",
+    "day": "day", "medium": "description",
     "original-date": "date of the original", "volumes": "number of volumes",
 }  # fmt: skip
 

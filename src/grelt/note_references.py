@@ -20,7 +20,7 @@ from .text.names import NameList, natural_names
 from .text.spans import Span
 
 # A fit below this is a reference of some kind that the patterns do not know.
-_LEAST_FIT = 1.4
+_LEAST_FIT = 1.1
 _LEAST_SURE = 0.6
 _LONGEST = 800
 _LABEL = re.compile(r",?\s\(?(?:eds?|trans|comps?|dirs?)\.\)?$|,\s(?:host|editor)s?$")

@@ -18,6 +18,7 @@ from .entries import Entry, OpeningKind
 from .forms import Vocabulary
 from .guides import Policy, available_guides, load_guide
 from .guides.kinds import Kinds, load_kinds
+from .readings import Reading, agreed, weighed
 from .text.folding import fold, letters
 from .text.lexicon import is_common, is_forename
 from .text.name_lists import inverted_names
@@ -29,7 +30,7 @@ _FOREIGN_FROM = 3
 # Faults under which another guide's form is that of an entry that has none here.
 _UNTOLD = 1.5
 _UNKNOWN_OVER = 0.4
-_LEAST_FIT = 0.8
+_LEAST_FIT = 0.45
 # So many articles with an issue tell that a list gives issues; some journals have none all the same.
 _ISSUES_USUAL = 8
 # Papers in an archive: lists have them in many forms, and no kind of ours is meant.
@@ -88,11 +89,11 @@ class References:
         cut = self._first_cut(number)
         written = cut.written
         opened = opening_of(self.entries[number], written, self.surnames)
-        checked = self._check(cut, kinds, number)
-        for other in cut.alternatives:
-            better = self._check(other, kinds, number)
-            if other.points - _strain(better) > cut.points - _strain(checked):
-                cut, checked = replace(other, confidence=cut.confidence, runner_up=cut.kind), better
+        readings = weighed((cut, *cut.alternatives), lambda one: self._check(one, kinds, number))
+        first = cut
+        cut, checked = readings[0].cut, readings[0].checked
+        if cut is not first:
+            cut = replace(cut, confidence=first.confidence, runner_up=first.kind)
         if _ARCHIVED.search(written.text) and not cut.by_hand:
             return Reference(
                 replace(cut, kind="unknown", confidence=0.0),
@@ -127,7 +128,7 @@ class References:
                     holes=(("guide", foreign),), confidence=0.9,
                 )  # fmt: skip
                 return Reference(cut, checked, (whole,), foreign=foreign)
-        return Reference(cut, checked, _weighed(checked))
+        return Reference(cut, checked, _weighed(checked, readings))
 
     def _first_cut(self, number: int) -> Cut:
         """An entry's best cut by itself, before its faults are weighed."""
@@ -199,15 +200,11 @@ class References:
         return name, kind
 
 
-def _strain(checked: Checked) -> float:
-    """What the faults of an entry say against its being of a kind. What is missing says little: the
-    fit has counted it already."""
-    missing = sum(d.rule in _LIGHTLY_MISSING for d in checked.differences)
-    return 0.6 * (checked.weight - missing) + 0.1 * missing
-
-
-def _weighed(checked: Checked) -> tuple[Difference, ...]:
+def _weighed(checked: Checked, readings: tuple[Reading, ...]) -> tuple[Difference, ...]:
     """Differences that hang on a kind that is not sure are themselves less sure."""
+    if readings[0].checked is checked:
+        differences = tuple(d for d in agreed(readings) if d.confidence >= 0.5)
+        checked = replace(checked, differences=differences)
     if not checked.cut.written.italics_known:
         # Where a title ends is then a guess: what hangs on it is left unsaid.
         return tuple(

@@ -9,6 +9,7 @@ from ..forms.numbers import edition_value
 from ..text.addresses import addresses
 from ..text.languages import detect_language
 from ..text.spans import Span
+from ..text.spoken_names import read_natural
 from ..works import DateValue, TextValue
 from ..works.dates import DATE, date_of
 from .dated import date_units
@@ -127,6 +128,8 @@ def _words(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
     """Words that a guide puts between elements: `In`, `s.v.`, `Review of`."""
     text = written.text
     for match in GENERIC_TO.finditer(text, start):
+        if not sheltered.free(Span(*match.span("to"))):
+            continue  # `*Introduction to Algorithms*`
         title, word = Span(*match.span("title")), Span(*match.span("to"))
         yield Unit("title", title, title, value=TextValue(title.of(text)))
         yield Unit("words", word, word, value=TextValue("to"))
@@ -155,6 +158,19 @@ def _words(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
                 chapter = Span(match.start(), begin - 1)
                 yield Unit("supplement", chapter, chapter)
             yield Unit("words", whole, whole, value=TextValue(whole.of(text)))
+            yield from _author_of_whole(written, match.end())
+
+
+def _author_of_whole(written: Written, at: int) -> Iterator[Unit]:
+    """Who wrote the book that something stands in, named before its title (`In P. Freire, *Pedagogy*`)."""
+    text = written.text
+    read = read_natural(text, at, len(text))
+    if read is None or text[read.end : read.end + 2] != ", ":
+        return
+    begins = read.end + 2
+    if begins < len(text) and written.italic[begins] and not any(written.italic[at : read.end]):
+        who = Span(at, read.end)
+        yield Unit("by-author", who, who, value=read.names.names, more=read.names.et_al)
 
 
 _DATED_BEFORE = re.compile(r"\((?:[^()]*\d{4}[a-z]?[^()]*|n\.d\.|in press)\)\.\s$")

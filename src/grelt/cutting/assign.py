@@ -10,27 +10,17 @@ from ..guides.kinds import KindForm, Kinds, TextForm
 from ..guides.pattern import Sequence, Slot
 from ..works import DateValue, TextValue
 from .unit import Unit
+from .vocabulary import told_by
 
 _MOST_JOINED = 6
-_PUBLISHER = re.compile(
-    r"\b(?:Press|Books?|Publish(?:ers?|ing)|UP|University|College|House|Editions?|Printers?|Inc|Company|Records|"
-    r"Radio|Pictures|Films?|Studios?|Productions|Office|Trust|Society|Institute|Ministry|Council|Store|Tools|"
-    r"Network|Foundation|Verlag|Institution|Association|Department|Board|Agency|Media|P)\b"
+# Who publishes, by the words of the tables; and where theses are written and pictures hang.
+_PUBLISHES = frozenset(
+    """press-name press-word studio-name label-name label-word network-name podcast-name group-word data-name
+    preprint-name""".split()
 )
-_INSTITUTION = re.compile(
-    r"\b(?:U|University|College|School|Institute|Academy|Museum|Gallery|Library|Archives?|Collection|Hall|Universit\w+)\b"
-)
-_EVENT = re.compile(
-    r"\b(?:Conference|Symposium|Congress|Meeting|Colloquium|Workshop|Seminar|Convention|Lecture|Assembly|Festival|Forum|Summit|Day|Days|Week|"
-    r"conference|symposium|congress|meeting|colloquium|workshop|seminar|convention)\b"
-)
-_DATABASE = re.compile(
-    r"\b(?:Database|Full Text|Index|Archive|Complete|Source|Collection|Online|Store|Direct|Host|Reader|Stacks|"
-    r"Shelf)\b|[a-z][A-Z]"
-)
-_SERIES = re.compile(
-    r"\b(?:Series|ser\.|Studies in|Library of|Papers|Monographs?|Texts)\b.*|\b\w+ (?!(?:1[4-9]|20)\d\d$)\d+$"
-)
+# A name with a capital within it, or of capitals alone: collections on the web are often called so.
+_COINED = re.compile(r"[a-z][A-Z]|^[A-Z]{2,}$")
+_NUMBERED = re.compile(r"\b\w+ (?!(?:1[4-9]|20)\d\d$)\d+$")
 _PLACE = re.compile(r"(?!Inc|Ltd|Limited|LLC)[A-Z][\w’'-]+(?:\s[A-Z][\w’'-]+){0,2}")
 _FREE = frozenset(
     "title container publisher place institution event database series reviewed section number medium".split()
@@ -40,6 +30,7 @@ _REQUIRED = 3.0
 _SKIP = {"needed": 0.9, "wanted": 0.4, "optional": 0.03}
 _SAME = {
     "author": ("author", "by-author"),
+    "container-author": ("by-author",),
     "day": ("date",),
     "date": ("date",),
     "numbering": ("numbering", "volume", "issue"),
@@ -54,13 +45,15 @@ _LEADS = frozenset(("author", "editor", "translator", "director", "host", "perfo
 @dataclass(frozen=True)
 class Fit:
     """How units fit a kind. `elements` is the element of each unit; joined units have the same, and
-    the number of the unit they begin with in `starts`. `titled` says that the kind has a title."""
+    the number of the unit they begin with in `starts`. `titled` says that the kind has a title. `form`
+    are the points of the fit alone, `score` those with what else speaks for the kind."""
 
     kind: str
     score: float
     elements: tuple[str, ...]
     starts: tuple[int, ...]
     titled: bool = True
+    form: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -153,7 +146,8 @@ class Fitter:
                     starts[number] = before
             i, j = before, slot_before
         titled = form.needs.get("title", "optional") != "optional"
-        return Fit(form.kind, best[count][width], tuple(elements), tuple(starts), titled)
+        score = best[count][width]
+        return Fit(form.kind, score, tuple(elements), tuple(starts), titled, score)
 
     def _is_earlier(self, at: int) -> bool:
         """A bare year with another date behind it."""
@@ -172,7 +166,7 @@ class Fitter:
         if gap[:1] == ":" and slot.mark != ":" and not self.units[at].element:
             # What a colon parts is one title, unless it parts place and publisher.
             unit = self.units[at]
-            published = slot.element == "publisher" and _PUBLISHER.search(unit.span.of(self.text))
+            published = slot.element == "publisher" and _publishes(unit.span.of(self.text))
             return -0.1 if published else -1.5
         if not slot.mark:
             return 0.0
@@ -240,8 +234,12 @@ def places_marked(units: list[Unit], text: str) -> list[Unit]:
         before, unit = units[at - 1], units[at]
         behind = units[at + 1] if at + 1 < len(units) else None
         words = unit.span.of(text)
-        published = _PUBLISHER.search(before.span.of(text)) and not before.element
-        named = _PLACE.fullmatch(words) and not (_PUBLISHER.search(words) or unit.element)
+        published = _publishes(before.span.of(text)) and not before.element
+        named = (
+            (_PLACE.fullmatch(words) or "place-name" in told_by(words))
+            and not _publishes(words)
+            and not unit.element
+        )
         if (
             published
             and named
@@ -257,6 +255,10 @@ def places_marked(units: list[Unit], text: str) -> list[Unit]:
 def _is_bare_year(unit: Unit) -> bool:
     value = unit.value
     return isinstance(value, DateValue) and value.month is None and not value.literal
+
+
+def _publishes(words: str) -> bool:
+    return bool(told_by(words) & _PUBLISHES)
 
 
 def _joint(gap: str, element: str) -> float:
@@ -364,28 +366,28 @@ def _dress_points(dress: str, wanted: str, element: str, italics_known: bool) ->
 def _word_points(words: str, first: Unit, last: Unit, element: str) -> float:
     if last.colon_after and element in ("publisher", "series", "institution", "database", "event"):
         return -3.0
+    told = told_by(words)
     if element == "publisher":
-        return 1.0 if _PUBLISHER.search(words) else (-0.6 if words[:1].islower() else 0.0)
+        return 1.0 if told & _PUBLISHES else (-0.6 if words[:1].islower() else 0.0)
     if element == "place":
+        short = len(words) < 40
         if last.colon_after:
-            return 1.6 if len(words) < 40 else -1.0
-        return (
-            -0.3
-            if len(words) < 40 and words[:1].isupper() and not _PUBLISHER.search(words)
-            else -2.0
-        )
+            return (1.6 if short else -1.0) + 0.6 * ("place-name" in told)
+        if "place-name" in told:
+            return 0.8
+        return -0.3 if short and words[:1].isupper() and not told & _PUBLISHES else -2.0
     if element == "institution":
-        return 1.2 if _INSTITUTION.search(words) else -1.2
+        return 1.2 if "group-word" in told else -1.2
     if element == "event":
-        return 1.8 if _EVENT.search(words) else -1.6
+        return 1.8 if "event-word" in told else -1.6
     if element == "database":
-        return 0.8 if _DATABASE.search(words) else -0.4
+        return 0.8 if _COINED.search(words) else -0.4
     if element == "series":
-        return 0.6 if _SERIES.search(words) else -1.8
+        return 0.6 if "series-word" in told or _NUMBERED.search(words) else -1.8
     if element in ("section", "number", "medium"):
         return -2.2
     if element == "title" and first.colon_after and len(words.split()) <= 2 and last is first:
         return -0.4
-    if element == "container" and first.dress == "plain" and _PUBLISHER.search(words):
+    if element == "container" and first.dress == "plain" and told & _PUBLISHES:
         return -0.3
     return 0.0

@@ -4,28 +4,24 @@ from __future__ import annotations
 
 import math
 import re
-import tomllib
 from dataclasses import dataclass, replace
-from functools import cache
-from importlib import resources
-from typing import Any
 
 from ..guides.kinds import KindForm, Kinds
 from ..guides.pattern import Sequence, arranged
 from ..text.languages import is_foreign
 from ..text.names import NameList
 from ..text.spans import Span
-from ..works import DateValue, TextValue, Value, Work
-from .assign import Fit, Fitter, places_marked
+from ..works import DateValue, Group, TextValue, Value, Work, is_names
+from .assign import Fit, places_marked
 from .hand import Hand, hand_units
 from .lead import lead_units, people
+from .rank import ranked
 from .unit import Unit
 from .units import find_units
 from .written import Written, text_value
 
-_TRIED = 14
 # A kind that fits worse by less than this may be what is meant.
-_NEAR = 1.0
+_NEAR = 3.0
 # No entry is longer, or has more parts; what is, is none, and is not worked on.
 _LONGEST = 1600
 _MOST_UNITS = 48
@@ -87,29 +83,6 @@ class Opened:
     repeated: bool = False
 
 
-@cache
-def _priors() -> dict[str, float]:
-    """What speaks against a kind as long as no word speaks for it."""
-    return {kind: float(table.get("prior", 0.0)) for kind, table in _tables().items()}
-
-
-@cache
-def _tables() -> dict[str, dict[str, Any]]:
-    path = resources.files("grelt.guides").joinpath("cues.toml")
-    return tomllib.loads(path.read_text(encoding="utf-8"))
-
-
-@cache
-def _cues() -> dict[str, dict[str, list[tuple[re.Pattern[str], float]]]]:
-    return {
-        kind: {
-            where: [(re.compile(p), float(w)) for p, w in table.get(where, ())]
-            for where in ("text", "container")
-        }
-        for kind, table in _tables().items()
-    }
-
-
 def cut_entry(written: Written, opened: Opened, kinds: Kinds, hand: Hand | None = None) -> Cut:
     """Cut an entry of a list. Never raises: what cannot be told is a supplement of kind `unknown`."""
     hand = hand or Hand()
@@ -152,38 +125,26 @@ def _best(
     units = _review_marked(units, written.text)
     if any(form.needs.get("place") == "needed" for form in kinds.kinds.values()):
         units = places_marked(units, written.text)
-    order = tuple(u.element for u in units if u.element)
+    by_author = "author" if not units or units[0].element != "author" else "container-author"
+    order = tuple(by_author if u.element == "by-author" else u.element for u in units if u.element)
     patterns = [(form, arranged(p, order)) for form, p in patterns]
-    fitter = Fitter(written.text, units, kinds, italics_known=written.italics_known)
-    cues = _text_cues(written.text)
-    held = _container_cues(written.text, units)
-    rough = sorted(
-        (
-            (fitter.rough(form, p) + cues.get(form.kind, 0.0) + held.get(form.kind, 0.0), n)
-            for n, (form, p) in enumerate(patterns)
-        ),
-        key=lambda item: (-item[0], item[1]),
-    )
-    fits: list[Fit] = []
-    for _, number in rough[:_TRIED]:
-        form, pattern = patterns[number]
-        fit = fitter.fit(form, pattern)
-        score = fit.score + cues.get(form.kind, 0.0) + _container_cue(written, units, fit)
-        score += _length_cue(written, units, fit)
-        fits.append(replace(fit, score=score))
-    fits.sort(key=lambda f: -f.score)
+    fits = ranked(written, units, patterns, kinds)
     if not fits:
         return Cut(written, "unknown", 0.0, "", (), Work("unknown"))
     best = fits[0]
-    other = next((f for f in fits if f.kind != best.kind), None)
-    margin = best.score - other.score if other is not None else 4.0
-    confidence = 1 / (1 + math.exp(-1.6 * margin)) if other is not None else 0.97
-    near = [f for f in fits[1:] if best.score - f.score <= _NEAR and f.kind != best.kind]
-    alternatives = tuple(
-        _cut(written, units, f, fits, hand, 0.5)
-        for f in {f.kind: f for f in reversed(near)}.values()
-    )
+    confidence = _share(best.kind, fits)
+    near = {(f.kind, f.elements, f.starts): f for f in fits if best.score - f.score <= _NEAR}
+    near.pop((best.kind, best.elements, best.starts))
+    alternatives = tuple(_cut(written, units, f, fits, hand, 0.5) for f in near.values())
     return _cut(written, units, best, fits, hand, confidence, alternatives)
+
+
+def _share(kind: str, fits: list[Fit]) -> float:
+    """How likely a kind is among all that were fitted: each counts by its best fit."""
+    best: dict[str, float] = {}
+    for fit in fits:
+        best[fit.kind] = max(best.get(fit.kind, fit.score), fit.score)
+    return 1 / sum(math.exp(score - best[kind]) for score in best.values())
 
 
 def _cut(
@@ -212,7 +173,7 @@ def _cut(
         work,
         bool(hand.kind or hand.borders),
         any(u.source == "repeated" for u in units[:1]),
-        round(best.score / max(1, len(units)), 3),
+        round(best.form / max(1, len(units)), 3),
         best.score,
         alternatives,
     )
@@ -251,64 +212,15 @@ def _author_reviewed(found: list[Unit], number: int, text: str) -> None:
     )
 
 
-def _text_cues(text: str) -> dict[str, float]:
-    found: dict[str, float] = {}
-    for kind, table in _cues().items():
-        points = _priors()[kind] + sum(
-            weight for pattern, weight in table.get("text", ()) if pattern.search(text)
-        )
-        if points:
-            found[kind] = min(points, 7.0)
-    return found
-
-
-def _container_cues(text: str, units: list[Unit]) -> dict[str, float]:
-    """What the free stretches would say of the kind as the name of a container."""
-    loose = [u.span.of(text) for u in units if not u.element and u.dress != "quotes"]
-    return {
-        kind: sum(
-            w for p, w in table.get("container", ()) if any(p.search(words) for words in loose)
-        )
-        for kind, table in _cues().items()
-    }
-
-
-def _container_cue(written: Written, units: list[Unit], fit: Fit) -> float:
-    spans = [u.span for u, e in zip(units, fit.elements, strict=True) if e == "container"]
-    if not spans:
-        return 0.0
-    words = written.text[spans[0].start : spans[-1].end]
-    cues = _cues().get(fit.kind, {}).get("container", ())
-    return sum(weight for pattern, weight in cues if pattern.search(words))
-
-
-def _length_cue(written: Written, units: list[Unit], fit: Fit) -> float:
-    """What the length of a work says against a kind whose works are short."""
-    against = float(_tables().get(fit.kind, {}).get("long", 0.0))
-    if not against:
-        return 0.0
-    pairs = list(zip(units, fit.elements, strict=True))
-    words = sum(len(u.span.of(written.text).split()) for u, e in pairs if e == "title")
-    pages = next((u.span.of(written.text) for u, e in pairs if e == "pages"), "")
-    return against * (words > 4 and _extent(pages) > 6)
-
-
-def _extent(pages: str) -> int:
-    """How many pages a range has, whole or shortened (`301–19`); 0 for what is none."""
-    match = re.fullmatch(r"(\d+)\s?[-–—]\s?(\d+)", pages)
-    if match is None:
-        return 0
-    first, last = match.groups()
-    return int(first[: max(0, len(first) - len(last))] + last) - int(first) + 1
-
-
 def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement, ...]:
     found: list[CutElement] = []
     at = 0
     while at < len(units):
         unit, element = units[at], fit.elements[at]
-        if unit.element and (element == "numbering" or unit.element == "by-author"):
+        if unit.element and element == "numbering":
             element = unit.element  # of a volume alone that much is known
+        if unit.element == "by-author":
+            element = "container-author" if any(e.name == "author" for e in found) else "author"
         end = at + 1
         while (
             end < len(units)
@@ -341,6 +253,15 @@ def _with_own_capitals(elements: list[CutElement]) -> tuple[CutElement, ...]:
     foreign = {
         e.name for e in titles if isinstance(e.value, TextValue) and is_foreign(e.value.text)
     }
+    around = [
+        value.text
+        if isinstance(value, TextValue)
+        else "".join(n.literal for n in value if isinstance(n, Group))
+        for name, value in ((e.name, e.value) for e in elements)
+        if name in ("author", "publisher") and (is_names(value) or isinstance(value, TextValue))
+    ]
+    if any(map(is_foreign, around)):
+        foreign.add("title")  # `France, portrait social`: whose words they are tells the language
     if not foreign:
         return tuple(elements)
     return tuple(
@@ -362,9 +283,6 @@ def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], writte
             continue
         if name == "day":
             _join_day(values, element)
-            continue
-        if name == "by-author":
-            values.setdefault("author", element.value)
             continue
         if element.parts:
             for part, span in element.parts:

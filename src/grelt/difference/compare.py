@@ -9,6 +9,7 @@ from ..cutting import Cut
 from ..forms import Vocabulary, compose, is_meant, patterns_for
 from ..guides.kinds import KindForm, Kinds
 from ..guides.pattern import Sequence, arranged
+from ..text.names import PersonName
 from ..text.spans import Span
 from ..works import Group, Work
 from .elements import element_differences
@@ -170,6 +171,8 @@ def _without(work: Work, elements: frozenset[str]) -> Work:
 
 def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[str]:
     """Elements that this kind needs, has a place for in the pattern, and that are not there."""
+    if _is_cross_reference(cut):
+        return frozenset()
     have = set(cut.work.values)
     slots = set(pattern.elements)
     if "numbering" in slots:
@@ -196,6 +199,12 @@ def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[s
         if not replaced and not unfit:
             found.add(element)
     return frozenset(found)
+
+
+def _is_cross_reference(cut: Cut) -> bool:
+    """`In Hale, *Kellmoor Voices*, 12–19`: another entry has the rest."""
+    named = cut.work.names("container-author")
+    return bool(named) and all(isinstance(n, PersonName) and not n.given for n in named)
 
 
 def _is_whole_issue(cut: Cut) -> bool:

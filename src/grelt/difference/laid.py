@@ -66,8 +66,6 @@ class Laid:
                     same = element.name in ("words", "review-of") and _same_words(
                         element.whole.of(self.text), piece.text
                     )
-                elif element.name == "by-author":
-                    same = piece.element == "author" and number > 0
                 else:
                     same = element.name in names
                 if same:

@@ -16,7 +16,7 @@ Json = dict[str, Any]
 
 NAME_VARIABLES = (
     "author", "editor", "translator", "director", "performer", "interviewer", "host", "illustrator",
-    "reviewed-author",
+    "reviewed-author", "container-author",
 )  # fmt: skip
 DATE_VARIABLES = {"date": "issued", "accessed": "accessed", "original-date": "original-date"}
 TEXT_VARIABLES = {

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from ..guides.kinds import KindForm
-from ..guides.pattern import Sequence
+from ..guides.pattern import Sequence, arranged
 from ..works import Work
 
 
@@ -20,7 +20,7 @@ def best_pattern(work: Work, patterns: tuple[Sequence, ...]) -> Sequence:
         idle = bool(numbered) and not work.values.keys() & {"volume", "issue"}
         return sum(e in slots for e in work.values) + 0.5 * (first in work.values) - 0.25 * idle
 
-    return max((p for p in patterns if is_meant(p, work)), key=places)
+    return arranged(max((p for p in patterns if is_meant(p, work)), key=places), ())
 
 
 def is_meant(pattern: Sequence, work: Work) -> bool:

@@ -17,7 +17,7 @@ from .numbers import number_forms
 
 NAMES = frozenset(
     """author editor translator director performer interviewer host uploader illustrator
-    reviewed-author""".split()
+    reviewed-author container-author""".split()
 )
 _LABELS = frozenset(("accessed", "words", "medium", "section", "numbering"))
 NUMBERS = frozenset("volume issue pages edition article volumes locator".split())
@@ -371,6 +371,6 @@ def with_case(value: TextValue, case: str, vocabulary: Vocabulary, headline_from
 
 
 def _addresses(url: str, scheme: str) -> tuple[str, ...]:
-    if scheme == "dropped":
-        return (re.sub(r"^https?://", "", url),)
+    if scheme == "either":
+        return (re.sub(r"^https?://", "", url), url)
     return (url if re.match(r"[a-z]+://", url) else f"https://{url}",)

@@ -23,6 +23,8 @@ def number_forms(value: str, form: NumberForm) -> tuple[str, ...]:
     several = _SEVERAL.search(value) is not None
     label = form.many if several and form.many else form.one
     texts = [label.format(v) for v in _digits(value, form)]
+    if several and form.many and "/" in value:
+        texts += [form.one.format(value), form.many.format(value)]  # a double issue is one, and two
     for other in form.allowed:
         texts += [other.format(v) for v in _digits(value, form)]
     if form.many and value.endswith("+"):

@@ -78,21 +78,71 @@ class Sequence:
                 found.add(item.element)
         return frozenset(found)
 
+    @cached_property
+    def movable(self) -> bool:
+        """Whether an element has several places, or any place of a group."""
+        return bool(self.free_elements) or len(self.elements) < len(self.all_slots)
+
 
 _arranged: dict[tuple[int, tuple[str, ...]], tuple[Sequence, Sequence]] = {}
 
 
 def arranged(pattern: Sequence, order: tuple[str, ...]) -> Sequence:
-    """The pattern with elements of free order as they stand in `order`; those that are not there behind."""
-    mine = tuple(dict.fromkeys(e for e in order if e in pattern.free_elements))
-    if len(mine) < 2:
+    """The pattern for elements that stand in this `order`: those of free order as they stand, those that are
+    not there behind them; of several places for one element the one that it has."""
+    named = pattern.movable
+    mine = tuple(dict.fromkeys(e for e in order if e in pattern.elements))
+    if not named:
         return pattern
     key = (id(pattern), mine)
     kept = _arranged.get(key)
     if kept is None:
         # With the pattern kept, its identity stays taken.
-        kept = _arranged[key] = (pattern, _reordered(pattern, mine))
+        kept = _arranged[key] = (pattern, _once_each(_reordered(pattern, mine), mine))
     return kept[1]
+
+
+def _once_each(pattern: Sequence, order: tuple[str, ...]) -> Sequence:
+    """With one slot for each element: where it stands among the others, or the first of its slots."""
+    names = [s.element for s in pattern.all_slots]
+    dropped: set[int] = set()
+    for element in {n for n in names if names.count(n) > 1}:
+        places = [n for n, name in enumerate(names) if name == element]
+        stands = order.index(element) if element in order else -1
+
+        def turned(place: int, element: str = element, stands: int = stands) -> int:
+            before = {n for n in names[:place] if n in order and n != element}
+            behind = {n for n in names[place:] if n in order and n != element} - before
+            return sum(order.index(n) > stands for n in before) + sum(
+                order.index(n) < stands for n in behind
+            )
+
+        kept = min(places, key=turned) if stands >= 0 else places[0]
+        dropped |= set(places) - {kept}
+    return _without(pattern, dropped, 0)[0] if dropped else pattern
+
+
+def _without(pattern: Sequence, dropped: set[int], at: int) -> tuple[Sequence, int]:
+    """The pattern without the slots of these numbers; and the number behind its last slot, `at` being that
+    of its first."""
+    items: list[tuple[str, Slot | Sequence]] = []
+    first: str | None = None
+    for mark, item in pattern.items:
+        # The mark of the first is that of the group, whoever is its first.
+        if first is not None:
+            mark, first = first, None
+        if isinstance(item, Sequence):
+            inner, at = _without(item, dropped, at)
+            items.append((mark, inner))
+        elif item.words:
+            items.append((mark, item))
+        else:
+            if at not in dropped:
+                items.append((mark, item))
+            elif not items:
+                first = mark
+            at += 1
+    return Sequence(tuple(items), pattern.tail, pattern.free), at
 
 
 def _reordered(pattern: Sequence, order: tuple[str, ...]) -> Sequence:

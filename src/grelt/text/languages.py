@@ -61,6 +61,11 @@ def is_foreign(text: str) -> bool:
         (sum(w in small and w not in tables["en"] for w in said) for k, small in tables.items() if k != "en"),
         default=0,
     )  # fmt: skip
+    # Small words that are no words of English either, within the title.
+    inner = {fold(w) for w in _WORD.findall(text)[1:] if w.islower() and not is_word(fold(w))}
+    small = frozenset().union(*(t for k, t in tables.items() if k != "en")) - tables["en"]
+    if not only_english and inner & small:
+        return True
     accented = sum(_ACCENTED.search(w.casefold()) is not None for w in _WORD.findall(text))
     if only_english:
         return others > 2 * only_english

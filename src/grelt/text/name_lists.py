@@ -241,6 +241,8 @@ def _turned(text: str, family: str, end: int, stop: int) -> tuple[PersonName, in
     single word and no list of single names is meant."""
     if text[end : end + 1] != ",":
         return None
+    if is_initials(family.split()[0]) and "." in family:
+        return None  # `A. K. Geim, S. V. Morozov`: a whole name already
     at = end + 1
     while at < stop and text[at].isspace():
         at += 1

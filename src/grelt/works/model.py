@@ -85,6 +85,6 @@ class Work:
         return value if isinstance(value, DateValue) else None
 
 
-def is_names(value: Value) -> TypeGuard[tuple[Name, ...]]:
+def is_names(value: Value | None) -> TypeGuard[tuple[Name, ...]]:
     """Whether a value is a list of names."""
     return isinstance(value, tuple)

@@ -12,7 +12,7 @@ export interface Field {
   custom: boolean;
 }
 
-const NAMES = ["author", "editor", "translator", "director", "performer", "interviewer", "host", "illustrator", "reviewed-author"];
+const NAMES = ["author", "editor", "translator", "director", "performer", "interviewer", "host", "illustrator", "reviewed-author", "container-author"];
 const DATES: Record<string, string> = { date: "issued", accessed: "accessed", "original-date": "original-date" };
 const TEXTS: Record<string, string> = {
   title: "title", container: "container-title", series: "collection-title", edition: "edition", volume: "volume",
