@@ -28,13 +28,13 @@ sys.path[:0] = [str(ROOT / "src"), str(ROOT)]
 from grelt import api  # noqa: E402
 from grelt.cutting import cut as cutting  # noqa: E402
 from grelt.cutting import rank  # noqa: E402
-from grelt.cutting.evidence import Evidence  # noqa: E402
+from grelt.cutting.evidence import Evidence, described  # noqa: E402
 from tests.core.marked_entries import SETS, load_set  # noqa: E402
 
 _HEADING = {"author-page": "Works Cited", "author-date": "References", "notes": "Bibliography"}
 _WEIGHTS = ROOT / "src" / "grelt" / "cutting" / "weights.toml"
 # How strongly weights are held to nothing, and how much an entry of our own weighs beside one of others.
-_HOLD, _OWN = 0.0005, 0.35
+_HOLD, _OWN, _FAULTY = 0.0005, 0.35, 0.2
 _ROUNDS, _STEPS, _RATE = 4, 400, 1.0
 
 
@@ -67,9 +67,11 @@ def _own() -> list[Example]:
     found = []
     for folder in sorted(p.name for p in SETS.iterdir() if p.is_dir()):
         for entry in load_set(folder):
-            example = _example(entry.text, entry.guide, entry.kind, "own", _OWN)
-            if example is not None:
-                found.append(example)
+            texts = [(entry.text, _OWN), *((fault.text, _FAULTY) for fault in entry.faults)]
+            for text, weight in texts:
+                example = _example(text, entry.guide, entry.kind, "own", weight)
+                if example is not None:
+                    found.append(example)
     return found
 
 
@@ -95,7 +97,8 @@ def _example(text: str, guide: str, kind: str, part: str, weight: float) -> Exam
     def watching(written, units, patterns, kinds, most=0):  # type: ignore[no-untyped-def]
         fits = rank.ranked(written, units, patterns, kinds, 60)
         found = Evidence(written.text, units)
-        seen.append([(f.kind, f.form, found.of(f.elements)) for f in fits])
+        candidates = [(f.kind, f.form, found.of(f.elements)) for f in fits]
+        seen.append([(k, form + described(k, said), said) for k, form, said in candidates])
         return fits
 
     heading = next(_HEADING[g["system"]] for g in api.guides() if g["id"] == guide)

@@ -19,6 +19,7 @@ from .forms import Vocabulary
 from .guides import Policy, available_guides, load_guide
 from .guides.kinds import Kinds, load_kinds
 from .readings import Reading, agreed, weighed
+from .text.calendar import MONTH
 from .text.folding import fold, letters
 from .text.lexicon import is_common, is_forename
 from .text.name_lists import inverted_names
@@ -26,7 +27,7 @@ from .text.names import NameList, looks_like_organisation, natural_names
 from .text.spans import Span
 
 # Differences from which an entry may be in another guide's form as a whole.
-_FOREIGN_FROM = 3
+_FOREIGN_FROM = 2.5
 # Faults under which another guide's form is that of an entry that has none here.
 _UNTOLD = 1.5
 _UNKNOWN_OVER = 0.4
@@ -37,6 +38,13 @@ _ISSUES_USUAL = 8
 _ARCHIVED = re.compile(
     r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d"
     r"|\b\w+ (?:Papers|Manuscripts|Fonds)\b.*\b(?:Archives?|Library|Record Office|Museum|Special Collections)\b"
+)
+# Laws and cases as lawyers cite them: a reporter or a code between two numbers, a section. Their forms are
+# those of another manual.
+_OF_LAW = re.compile(
+    rf"\b\d{{1,4}} (?!{MONTH})(?:[A-Z][\w’]*\.?\s?){{0,3}}(?:[A-Z][\w’]*\.\s?)+"
+    r"(?:\d[a-z]{1,2}\s)?(?:§+\s?)?\d[\d,]*\b"
+    r"|§+\s?\d|\bPub\.\sL\.\s|\b[Nn]o\.\s\d[\d,]*,\s\d+\s[A-Z.]+\s\d"
 )
 _TITLED = re.compile(r"\bAct\b|\bv\.\s")
 # A date that stands behind the names without a period between.
@@ -89,11 +97,14 @@ class References:
         cut = self._first_cut(number)
         written = cut.written
         opened = opening_of(self.entries[number], written, self.surnames)
-        readings = weighed((cut, *cut.alternatives), lambda one: self._check(one, kinds, number))
+        plain = [c for c in (cut, *cut.alternatives) if not _is_unclear(c)]
+        readings = weighed(plain or (cut,), lambda one: self._check(one, kinds, number))
         first = cut
         cut, checked = readings[0].cut, readings[0].checked
         if cut is not first:
             cut = replace(cut, confidence=first.confidence, runner_up=first.kind)
+        if _OF_LAW.search(written.text) and not cut.by_hand:
+            return Reference(replace(cut, kind="legal"), Checked(cut, (), written.text, "", ()), ())
         if _ARCHIVED.search(written.text) and not cut.by_hand:
             return Reference(
                 replace(cut, kind="unknown", confidence=0.0),
@@ -117,7 +128,12 @@ class References:
             unclear = Difference("entry-kind-unknown", Span(0, len(written.text)), None, "", "")
             return Reference(cut, Checked(cut, (), written.text, "", ()), (unclear,), unclear=True)
         if checked.faults >= _FOREIGN_FROM and not by_hand:
-            foreign, kind = self._foreign(written, opened, checked.faults / 3)
+            # A form that is wholly another guide's tells more than one that is nearly so.
+            most = checked.faults / 2.5 if checked.faults >= 3 else 0.5
+            more = len(checked.differences) > 1 or cut.work.values.keys() & set(kinds.left_out)
+            foreign, kind = (
+                self._foreign(written, opened, most) if checked.faults >= 3 or more else ("", "")
+            )
             if foreign:
                 if kind in kinds.kinds and kind != cut.kind:
                     # What the entry is shows in the form that it has.
@@ -141,14 +157,15 @@ class References:
         return self._cuts[number]
 
     def _cut(self, written: Written, opened: Opened, kinds: Kinds, hand: Hand | None) -> Cut:
-        """The cut; where a group seems to be named and no title found, the group may be the title."""
+        """The cut. What looks like a group at the beginning may be the title of a work that nobody is named
+        for: then both are readings, and the one that fits better comes first."""
         cut = cut_entry(written, opened, kinds, hand)
-        if opened.group and (cut.element("title") is None or _is_unclear(cut)):
-            start = opened.span.start
-            titled = cut_entry(written, Opened(None, "", Span(start, start)), kinds, hand)
-            if titled.element("title") is not None and titled.fit > cut.fit - 0.5:
-                return titled
-        return cut
+        if not opened.group:
+            return cut
+        start = opened.span.start
+        titled = cut_entry(written, Opened(None, "", Span(start, start)), kinds, hand)
+        best, other = (cut, titled) if cut.points >= titled.points else (titled, cut)
+        return replace(best, alternatives=(*best.alternatives, other, *other.alternatives))
 
     def _check(self, cut: Cut, kinds: Kinds, number: int) -> Checked:
         asked = {"volume", "issue"} & cut.work.values.keys() == {"volume"}
@@ -192,6 +209,8 @@ class References:
             own_guide = self.policy.guide
             if (guide.system, guide.house) == (own_guide.system, own_guide.house):
                 continue
+            if guide.house == own_guide.house and most < 1:
+                continue  # where only the date has moved, that is what is wrong
             kinds = load_kinds(identity)
             cut = cut_entry(written, opened, kinds)
             checked = check_cut(cut, kinds, self.vocabulary)
@@ -203,7 +222,7 @@ class References:
 def _weighed(checked: Checked, readings: tuple[Reading, ...]) -> tuple[Difference, ...]:
     """Differences that hang on a kind that is not sure are themselves less sure."""
     if readings[0].checked is checked:
-        differences = tuple(d for d in agreed(readings) if d.confidence >= 0.5)
+        differences = tuple(d for d in agreed(readings) if d.confidence >= 0.65)
         checked = replace(checked, differences=differences)
     if not checked.cut.written.italics_known:
         # Where a title ends is then a guess: what hangs on it is left unsaid.

@@ -10,7 +10,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from pathlib import Path
 
 SETS = Path(__file__).parent / "entry_sets"
@@ -36,6 +36,12 @@ class MarkedEntry:
     text: str
     elements: dict[str, str]
     faults: tuple[Fault, ...]
+    marked: str = ""
+
+    def with_marked(self, marked: str) -> MarkedEntry:
+        """The same entry in other words, given with its marks."""
+        text, elements = _unmarked(marked)
+        return replace(self, text=text, elements=elements, marked=marked)
 
 
 def load_set(name: str) -> list[MarkedEntry]:
@@ -50,6 +56,7 @@ def load_set(name: str) -> list[MarkedEntry]:
 def _read(guide: str, text: str) -> Iterator[MarkedEntry]:
     kind = ""
     current: tuple[str, dict[str, str]] | None = None
+    marked = ""
     faults: list[Fault] = []
     for line in [*text.splitlines(), "# end"]:
         if line.startswith("! "):
@@ -59,15 +66,18 @@ def _read(guide: str, text: str) -> Iterator[MarkedEntry]:
                 faults.append(fault)
             continue
         if current is not None and line.strip():
-            yield MarkedEntry(guide, kind, *current, tuple(faults))
+            yield MarkedEntry(guide, kind, *current, tuple(faults), marked)
             current, faults = None, []
         if line.startswith("# "):
             kind = line[2:].strip()
         elif line.strip():
-            elements = {
-                _NAMES[m["name"]]: m["words"].replace("*", "") for m in _MARK.finditer(line)
-            }
-            current = (_MARK.sub(lambda m: m["words"], line), elements)
+            current, marked = _unmarked(line), line
+
+
+def _unmarked(line: str) -> tuple[str, dict[str, str]]:
+    """An entry without its marks, and the words of each element."""
+    elements = {_NAMES[m["name"]]: m["words"].replace("*", "") for m in _MARK.finditer(line)}
+    return _MARK.sub(lambda m: m["words"], line), elements
 
 
 def _fault(text: str, line: str) -> Fault | None:

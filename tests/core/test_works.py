@@ -9,9 +9,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from grelt.exchange import FieldsInvalid, csl_of, work_of, works_from, works_to
-from grelt.forms.casing import Vocabulary, case_changes
+from grelt.forms.casing import case_changes
 from grelt.forms.names import initials_of, name_parts, written_name
 from grelt.forms.numbers import edition_value, number_forms
+from grelt.forms.title_words import Vocabulary
 from grelt.guides.kinds import NamesForm, NumberForm, load_kinds
 from grelt.guides.pattern import PatternBroken, parse_pattern
 from grelt.text.lexicon import is_common, is_forename

@@ -49,8 +49,10 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
     yield from _read(text, start, sheltered)
     yield from _originals(text, start)
     for address in addresses(text, start):
+        if _within_title(written, address.span):
+            continue
         if sheltered.free(address.span) or "/" in address.span.of(text):
-            value = TextValue(address.span.of(text))
+            value = TextValue(address.span.of(text).replace(" ", ""))
             yield Unit(address.kind, address.span, address.whole, value=value)
     for pattern in (*SUPPLEMENTS, DURATION):
         for match in pattern.finditer(text, start):
@@ -73,6 +75,14 @@ def anchors(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
     yield from date_units(written, start, sheltered)
     yield from page_units(written, start, sheltered)
     yield from _words(written, start, sheltered)
+
+
+def _within_title(written: Written, span: Span) -> bool:
+    """An address among the words of a title or a post is theirs where the entry has another behind it."""
+    held = any(
+        s.start < span.start and span.end <= s.end for s in (*written.italics, *written.quotes)
+    )
+    return held and re.search(r"https?://", written.text[span.end :]) is not None
 
 
 def _read(text: str, start: int, sheltered: Taken) -> Iterator[Unit]:
@@ -116,6 +126,8 @@ def _labelled(text: str, start: int, sheltered: Taken) -> Iterator[Unit]:
         for match in pattern.finditer(text, start):
             if not sheltered.free(Span(*match.span())):
                 continue
+            if element == "edition" and _NAMED_BEFORE.search(text[: match.start()]):
+                continue  # `Longfield Critical Edition`: a series or a book is called so
             group = next(g for g in groups if match[g])
             span = Span(*match.span(group))
             whole = Span(*match.span())
@@ -157,7 +169,7 @@ def _words(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
             if match["chapter"]:
                 chapter = Span(match.start(), begin - 1)
                 yield Unit("supplement", chapter, chapter)
-            yield Unit("words", whole, whole, value=TextValue(whole.of(text)))
+            yield Unit("words", whole, whole, value=TextValue(whole.of(text)), source="in")
             yield from _author_of_whole(written, match.end())
 
 
@@ -173,6 +185,8 @@ def _author_of_whole(written: Written, at: int) -> Iterator[Unit]:
         yield Unit("by-author", who, who, value=read.names.names, more=read.names.et_al)
 
 
+# A word of a name right before another, with nothing between.
+_NAMED_BEFORE = re.compile(r"(?:^|\s|[“(])[A-Z][\w’'-]+\s$")
 _DATED_BEFORE = re.compile(r"\((?:[^()]*\d{4}[a-z]?[^()]*|n\.d\.|in press)\)\.\s$")
 
 
@@ -233,7 +247,8 @@ def _numberings(written: Written, start: int, sheltered: Taken) -> Iterator[Unit
             continue
         volume = next((g for g in ("v9", "v8", "v7", "v1", "v2", "v3", "v5") if match[g]), None)
         issue = next(
-            (g for g in ("i9", "i8", "i7", "i1", "i2", "i3", "i4", "i5", "i6") if match[g]), None
+            (g for g in ("i9", "i8", "i7", "i1", "i2", "i3", "i4", "i5", "i6", "i0") if match[g]),
+            None,
         )
         if volume in ("v2", "v5") and match.start() and text[match.start() - 1] in "$#-–/.:":
             continue

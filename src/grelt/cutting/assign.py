@@ -3,28 +3,20 @@ publisher. The fit with the most points wins; it tells the kind as well."""
 
 from __future__ import annotations
 
-import re
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from ..guides.kinds import KindForm, Kinds, TextForm
 from ..guides.pattern import Sequence, Slot
-from ..works import DateValue, TextValue
+from ..works import DateValue
+from .points import cost_of_leaving, dress_points, joint, publishes, word_points
 from .unit import Unit
-from .vocabulary import told_by
 
 _MOST_JOINED = 6
-# Who publishes, by the words of the tables; and where theses are written and pictures hang.
-_PUBLISHES = frozenset(
-    """press-name press-word studio-name label-name label-word network-name podcast-name group-word data-name
-    preprint-name""".split()
-)
-# A name with a capital within it, or of capitals alone: collections on the web are often called so.
-_COINED = re.compile(r"[a-z][A-Z]|^[A-Z]{2,}$")
-_NUMBERED = re.compile(r"\b\w+ (?!(?:1[4-9]|20)\d\d$)\d+$")
-_PLACE = re.compile(r"(?!Inc|Ltd|Limited|LLC)[A-Z][\w’'-]+(?:\s[A-Z][\w’'-]+){0,2}")
 _FREE = frozenset(
     "title container publisher place institution event database series reviewed section number medium".split()
 )
+# Elements that a pattern asks for only where their own look tells them.
+_TOLD = frozenset(("number", "section", "medium"))
 # What a pattern cannot do without.
 _REQUIRED = 3.0
 _SKIP = {"needed": 0.9, "wanted": 0.4, "optional": 0.03}
@@ -104,7 +96,8 @@ class Fitter:
             [None] * (width + 1) for _ in range(count + 1)
         ]
         best[0][0] = 0.0
-        leave = [_cost_of_leaving(u) for u in units]
+        held = "in" in pattern.words
+        leave = [cost_of_leaving(u, in_pattern=held) for u in units]
         for i in range(count + 1):
             row = best[i]
             for j in range(width + 1):
@@ -149,6 +142,10 @@ class Fitter:
         score = best[count][width]
         return Fit(form.kind, score, tuple(elements), tuple(starts), titled, score)
 
+    def _leads_on(self, at: int) -> bool:
+        """Whether an address or a day of access is still to come."""
+        return any(u.element in ("url", "doi", "accessed") for u in self.units[at:])
+
     def _is_earlier(self, at: int) -> bool:
         """A bare year with another date behind it."""
         return _is_bare_year(self.units[at]) and any(
@@ -166,7 +163,7 @@ class Fitter:
         if gap[:1] == ":" and slot.mark != ":" and not self.units[at].element:
             # What a colon parts is one title, unless it parts place and publisher.
             unit = self.units[at]
-            published = slot.element == "publisher" and _publishes(unit.span.of(self.text))
+            published = slot.element == "publisher" and publishes(unit.span.of(self.text))
             return -0.1 if published else -1.5
         if not slot.mark:
             return 0.0
@@ -202,8 +199,16 @@ class Fitter:
             return 2.0
         if slot.element not in _FREE:
             return None
+        if slot.skip == _REQUIRED and slot.element in _TOLD:
+            return None
+        if slot.element == "number" and (
+            size > 1 or not any(map(str.isdigit, unit.span.of(self.text)))
+        ):
+            return None
         if slot.element == "reviewed":
             return None  # told by `review of` alone
+        if slot.element == "database" and unit.dress == "plain" and not self._leads_on(at + size):
+            return None  # `Cover story.`, `Bronze relief.`: the last words say what it is
         if size > 1 and (unit.dress != "plain" or self.units[at].dress != "plain"):
             return None
         form = slot.form or TextForm()
@@ -215,57 +220,21 @@ class Fitter:
     def _text_points(self, at: int, size: int, element: str, form: TextForm) -> float:
         first, last = self.units[at], self.units[at + size - 1]
         words = self.text[first.span.start : last.span.end]
-        points = _dress_points(first.dress, form.dress, element, self.italics_known)
-        points += _word_points(words, first, last, element)
+        points = dress_points(first.dress, form.dress, element, self.italics_known)
+        points += word_points(words, first, last, element)
         for number in range(at, at + size - 1):
             gap = self.text[self.units[number].span.end : self.units[number + 1].span.start]
             points -= (
-                _joint(gap, element)
+                joint(gap, element)
                 if element in ("title", "publisher", "container", "institution", "event", "place")
                 else 0.7 + 0.9 * ("." in gap)
             )
         return points
 
 
-def places_marked(units: list[Unit], text: str) -> list[Unit]:
-    """Units with the place told that stands behind its publisher (`Tidemark Press, Reach, 2021`)."""
-    found = list(units)
-    for at in range(1, len(units)):
-        before, unit = units[at - 1], units[at]
-        behind = units[at + 1] if at + 1 < len(units) else None
-        words = unit.span.of(text)
-        published = _publishes(before.span.of(text)) and not before.element
-        named = (
-            (_PLACE.fullmatch(words) or "place-name" in told_by(words))
-            and not _publishes(words)
-            and not unit.element
-        )
-        if (
-            published
-            and named
-            and before.dress == unit.dress == "plain"
-            and text[before.whole.end : unit.whole.start] == ", "
-            and (behind is None or behind.element in ("date", "doi", "url"))
-            and not (at > 1 and units[at - 2].element == "medium")
-        ):
-            found[at] = replace(unit, element="place", value=TextValue(words))
-    return found
-
-
 def _is_bare_year(unit: Unit) -> bool:
     value = unit.value
     return isinstance(value, DateValue) and value.month is None and not value.literal
-
-
-def _publishes(words: str) -> bool:
-    return bool(told_by(words) & _PUBLISHES)
-
-
-def _joint(gap: str, element: str) -> float:
-    """What joining two stretches over a mark costs."""
-    if element == "title":
-        return 0.05 if ":" in gap else 0.9 if "." in gap else 0.2
-    return 1.6 if ":" in gap or "." in gap else 0.25
 
 
 def _known(element: str, slots: set[str]) -> bool:
@@ -327,67 +296,3 @@ def _skip(form: KindForm, element: str) -> float:
     if element == "container" and form.needs.get("container") == "needed":
         return 1.5
     return max(_SKIP.get(form.needs.get(n, "optional"), 0.4) for n in names)
-
-
-def _cost_of_leaving(unit: Unit) -> float:
-    if unit.element in ("words", "review-of"):
-        return 0.1
-    if unit.element in ("stray", "retrieved", "accessed", "place", "contributor"):
-        return 0.3
-    if unit.element in ("doi", "url", "medium", "original-date", "volumes"):
-        return 0.9
-    if unit.element:
-        return 1.2
-    if unit.colon_after and len(unit.span) < 30:
-        return 0.4  # a place before its publisher
-    return 1.5 if unit.dress == "plain" else 2.4
-
-
-def _dress_points(dress: str, wanted: str, element: str, italics_known: bool) -> float:
-    if wanted == "either":
-        wanted = "italics" if dress == "italics" else "plain"
-    if element == "title":
-        if dress == wanted:
-            return 3.0 if dress != "plain" else 2.0
-        if dress == "plain":
-            return 0.4 if italics_known or wanted == "quotes" else 1.0
-        return {"quotes": 0.8 if wanted == "plain" else 0.6}.get(dress, 0.4)
-    if element in ("container", "reviewed"):
-        if dress == "quotes":
-            return -1.0
-        if dress == wanted:
-            return 3.0 if dress == "italics" else 1.2
-        return 0.5 if dress == "italics" else (0.3 if italics_known else 0.8)
-    if element == "database":
-        return {"italics": 1.6 if wanted == "italics" else 0.4, "plain": 0.3}.get(dress, -2.0)
-    return {"plain": 1.0, "italics": -1.6}.get(dress, -3.0)
-
-
-def _word_points(words: str, first: Unit, last: Unit, element: str) -> float:
-    if last.colon_after and element in ("publisher", "series", "institution", "database", "event"):
-        return -3.0
-    told = told_by(words)
-    if element == "publisher":
-        return 1.0 if told & _PUBLISHES else (-0.6 if words[:1].islower() else 0.0)
-    if element == "place":
-        short = len(words) < 40
-        if last.colon_after:
-            return (1.6 if short else -1.0) + 0.6 * ("place-name" in told)
-        if "place-name" in told:
-            return 0.8
-        return -0.3 if short and words[:1].isupper() and not told & _PUBLISHES else -2.0
-    if element == "institution":
-        return 1.2 if "group-word" in told else -1.2
-    if element == "event":
-        return 1.8 if "event-word" in told else -1.6
-    if element == "database":
-        return 0.8 if _COINED.search(words) else -0.4
-    if element == "series":
-        return 0.6 if "series-word" in told or _NUMBERED.search(words) else -1.8
-    if element in ("section", "number", "medium"):
-        return -2.2
-    if element == "title" and first.colon_after and len(words.split()) <= 2 and last is first:
-        return -0.4
-    if element == "container" and first.dress == "plain" and told & _PUBLISHES:
-        return -0.3
-    return 0.0

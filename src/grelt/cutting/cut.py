@@ -12,9 +12,11 @@ from ..text.languages import is_foreign
 from ..text.names import NameList
 from ..text.spans import Span
 from ..works import DateValue, Group, TextValue, Value, Work, is_names
-from .assign import Fit, places_marked
+from .assign import Fit
 from .hand import Hand, hand_units
 from .lead import lead_units, people
+from .marked import places_marked, publishers_marked
+from .points import is_coined
 from .rank import ranked
 from .unit import Unit
 from .units import find_units
@@ -125,6 +127,7 @@ def _best(
     units = _review_marked(units, written.text)
     if any(form.needs.get("place") == "needed" for form in kinds.kinds.values()):
         units = places_marked(units, written.text)
+    units = publishers_marked(units, written.text)
     by_author = "author" if not units or units[0].element != "author" else "container-author"
     order = tuple(by_author if u.element == "by-author" else u.element for u in units if u.element)
     patterns = [(form, arranged(p, order)) for form, p in patterns]
@@ -236,7 +239,7 @@ def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement
         if not element:
             follows = fit.elements[end] if end < len(units) else ""
             placed = unit.colon_after and follows == "publisher"
-            element = unit.element or ("place" if placed else "supplement")
+            element = unit.element or ("place" if placed else _loose(units, at, written))
         span = Span(unit.span.start, last.span.end)
         whole = Span(unit.whole.start, last.whole.end)
         value = unit.value
@@ -245,6 +248,18 @@ def _elements(written: Written, units: list[Unit], fit: Fit) -> tuple[CutElement
         found.append(CutElement(element, span, whole, unit.dress, value, unit.parts))
         at = end
     return _with_own_capitals(found)
+
+
+def _loose(units: list[Unit], at: int, written: Written) -> str:
+    """What a stretch is that no pattern has a place for: behind numbers and before an address a coined name
+    is that of a collection on the web."""
+    behind = units[at - 1].element if at else ""
+    ahead = units[at + 1].element if at + 1 < len(units) else ""
+    numbered = behind in ("pages", "numbering", "volume", "issue", "article")
+    named = is_coined(units[at].span.of(written.text))
+    return (
+        "database" if numbered and named and ahead in ("doi", "url", "accessed") else "supplement"
+    )
 
 
 def _with_own_capitals(elements: list[CutElement]) -> tuple[CutElement, ...]:
@@ -293,11 +308,12 @@ def _work(kind: str, elements: tuple[CutElement, ...], units: list[Unit], writte
             continue
         values.setdefault(name, element.value)
     named: set[str] = set()
-    for unit in units:
+    cut_short = {u.whole.start for u in units if u.more}
+    for element in elements:
         # Of two lists of names in one role the first is the work's.
-        if unit.more and unit.element and unit.element not in named:
-            more.add(unit.element)
-        named.add(unit.element)
+        if element.whole.start in cut_short and element.name not in named:
+            more.add(element.name)
+        named.add(element.name)
     return Work(kind, values, frozenset(more))
 
 
@@ -308,5 +324,5 @@ def _join_day(values: dict[str, Value], element: CutElement) -> None:
         return
     if not isinstance(before, DateValue):
         values["date"] = value
-    elif before.month is None and before.year == value.year and value.year is not None:
-        values["date"] = replace(value, letter=before.letter)
+    elif before.month is None and not before.season and value.year in (None, before.year):
+        values["date"] = replace(value, year=before.year, letter=before.letter)

@@ -34,8 +34,9 @@ def date_units(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]
         if value is None:
             continue
         whole = span
-        if span.start and text[span.start - 1] == "[" and text[span.end : span.end + 1] == "]":
-            whole = Span(span.start - 1, span.end + 1)
+        guessed = re.compile(r"\??\]").match(text, span.end)
+        if span.start and text[span.start - 1] == "[" and guessed is not None:
+            whole = Span(span.start - 1, guessed.end())
         if text[span.start - 1 : span.start] in ("(", "[") and _REPRINTED.match(text, span.end):
             whole = Span(span.start - 1, span.end + 1)
             yield Unit("original-date", span, whole, value=value)

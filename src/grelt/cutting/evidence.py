@@ -1,6 +1,6 @@
-"""What speaks for a kind of source besides the fit of its pattern: descriptions, words, names of those that hold
-and publish the work, dates and addresses. Each piece of evidence has a name; what it weighs for each kind
-is fitted by `tools/fit_kinds.py` and stands in `weights.toml`."""
+"""What speaks for a kind of source besides the fit of its pattern: descriptions, words, names of those that
+hold and publish the work, dates and addresses. Each piece of evidence has a name; what it weighs for each
+kind is fitted by `tools/fit_kinds.py` and stands in `weights.toml`."""
 
 from __future__ import annotations
 
@@ -110,6 +110,8 @@ class Evidence:
     def _of_units(self) -> Iterable[str]:
         first = self.units[0].element if self.units else ""
         yield f"led by {first or 'title'}"
+        if self.text.startswith("@"):
+            yield "led by a handle"
         if self.units and is_names(self.units[0].value):
             yield (
                 "led by a person"
@@ -160,7 +162,17 @@ def extent(pages: str) -> int:
     return max(1, int(first[: max(0, len(first) - len(last))] + last) - int(first) + 1)
 
 
-def weigh(kind: str, found: Iterable[str]) -> float:
+# What a description in brackets weighs: it is there to tell the kind.
+_DESCRIBED = 5.0
+
+
+def described(kind: str, found: Iterable[str]) -> float:
+    """What a work's own description says for a kind, in points; the rest is fitted on top of it."""
+    return _DESCRIBED * (f"described as {kind}" in found)
+
+
+def weigh(kind: str, found: frozenset[str]) -> float:
     """What evidence says for a kind, in points."""
     table_ = weights().get(kind, {})
-    return table_.get("always", 0.0) + sum(table_.get(name, 0.0) for name in found)
+    fitted = table_.get("always", 0.0) + sum(table_.get(name, 0.0) for name in found)
+    return fitted + described(kind, found)

@@ -49,12 +49,14 @@ _PART = r"(?:,?\s?(?:[Ss]uppl(?:ement)?|[Pp](?:ar)?t|S)\.?\s?\d{0,3})"
 NUMBERING = re.compile(
     r"\b[Vv]ol(?:ume)?\.?\s?(?P<v7>\d{1,3})\.(?P<i7>\d{1,2})(?!\d)"
     rf"|\b{_VOL}\s?(?P<v1>\d{{1,4}}(?:[-–/]\d{{1,4}})?|[IVXLC]{{1,7}}\b|[A-Z]\b)(?:(?P<m1>[,;.]?\s?\(?){_NO}(?P<i1>[\w–/-]{{1,8}})\)?|(?P<p1>\s?\()(?P<i6>\d{{1,3}})\))?"
-    rf"|(?<![\d(])(?P<v2>\d{{1,4}}),?\s?\((?P<i2>(?!{YEAR}\))(?:(?:no\.\s?)?{_ISSUE}{_PART}?|S\d|[Ss]uppl\.\s?\d*|[Pp]t\.\s?\d{{1,2}}|[Ss]pecial\s[Ii]ssue))\)"
+    rf"|(?<![\d(–—-])(?P<v2>\d{{1,4}}),?\s?\((?P<i2>(?!{YEAR}\))(?:(?:no\.\s?)?{_ISSUE}{_PART}?|S\d|[Ss]uppl\.\s?\d*|[Pp]t\.\s?\d{{1,2}}|[Ss]pecial\s[Ii]ssue))\)"
     rf"|(?<![\d(])(?P<v3>(?!{YEAR},)\d{{1,4}}),\s?(?:[Nn]umber|[Nn]os|[Nn]o|[Ii]ssue)\.?\s?(?P<i3>{_ISSUE})"
     r"|(?<=\s)(?P<v9>\d{1,3}),\s(?P<i9>\d{1,3})(?=:\s?\d)"
     r"|(?<=,\s)(?P<v8>\d{1,3}),\s(?P<i8>\d{1,3})(?=,\s\d+\s?[-–])"
     rf"|\b(?:[Nn]umber|[Nn]os|[Nn]o|[Ii]ssue)\.?\s?(?P<i4>{_ISSUE})(?=[,.\s(:]|$)"
-    r"|(?<![\d(./])(?P<v5>\d{1,3})\.(?P<i5>\d{1,2})(?=,?\s\(|:|,\s\d)"
+    rf"|(?<![\d(./])(?P<v5>\d{{1,3}})\.(?P<i5>\d{{1,2}})(?=,?\s\(|:|,\s\d|,\s(?:{MONTH}|(?i:{SEASON})))"
+    # Behind the pages, where it should stand before them.
+    r"|(?<=\d)\s\((?P<i0>\d{1,3})\)(?=\.\s|\.?$)"
 )  # fmt: skip
 BARE_VOLUME = re.compile(
     r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d{1,3}\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d)|(?P<closed>\.\s))"

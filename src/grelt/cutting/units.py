@@ -9,6 +9,7 @@ from collections.abc import Iterator
 from ..text.spans import Span
 from .anchors import anchors
 from .annotation import annotation_of
+from .joined import joined
 from .looks import ABBREVIATED
 from .unit import Taken, Unit
 from .written import Written
@@ -43,41 +44,12 @@ def find_units(written: Written, lead: tuple[Unit, ...], start: int) -> list[Uni
             taken.take(span)
             units.append(Unit("", span, span, "italics"))
     units += _free(text, taken, start, inner)
-    units = _titles_within(text, units)
+    units = joined(text, units)
     annotation = annotation_of(text, units, start)
     if annotation is not None:
         units = [u for u in units if not u.whole.overlaps(annotation)]
         units.append(Unit("annotation", annotation, annotation))
     return sorted(units, key=lambda u: (u.whole.start, u.whole.end))
-
-
-_OF = ("of", "special issue of", "Special issue of")
-
-
-def _titles_within(text: str, units: list[Unit]) -> list[Unit]:
-    """Italic words that an undressed title has in it are its own (`Rereading *Salt*. *Estuary Review*`):
-    no mark parts them, and another stretch in italics holds the whole."""
-    found: list[Unit] = []
-    for unit in sorted(units, key=lambda u: (u.whole.start, u.whole.end)):
-        before = found[-1] if found else None
-        if before is not None and before.span.of(text) in _OF and unit.dress == "italics":
-            # `vol. 2 of *The Complete Diaries*`
-            whole = Span(before.whole.start, unit.whole.end)
-            found[-1] = Unit("supplement", whole, whole)
-            continue
-        if (
-            before is not None
-            and not (before.element or unit.element)
-            and {before.dress, unit.dress} == {"plain", "italics"}
-            and not unit.span.of(text).startswith("by ")
-            and text[before.whole.end : unit.whole.start] == " "
-            and any(u.dress == "italics" and u.whole.start > unit.whole.end for u in units)
-        ):
-            whole = Span(before.whole.start, unit.whole.end)
-            found[-1] = Unit("", Span(before.span.start, unit.span.end), whole)
-        else:
-            found.append(unit)
-    return found
 
 
 def _is_inner(written: Written, span: Span) -> bool:

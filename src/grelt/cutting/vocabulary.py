@@ -33,6 +33,7 @@ _WORDS = {
     "journal-word": (("periodicals.journals", "words"),),
     "reference-word": (("media.reference", "words"),),
     "press-word": (("publishing.publisher-words", "nouns"), ("publishing.publisher-words", "business")),
+    "trade-word": (("publishing.publisher-words", "trade"),),
     "label-word": (("publishing.labels", "words"),),
     "event-word": (("organisations.event", "nouns"),),
     "group-word": (("organisations.words", "nouns"), ("organisations.words", "short")),
@@ -82,6 +83,8 @@ def told_by(stretch: str) -> frozenset[str]:
             bare = fold(token.strip(".’'"))
             found.update(_by_word().get(bare, ()))
             found.update(_by_word().get(fold(token), ()))
+        elif token.strip(".") in words("media.reference", "plain"):
+            found.add("reference-word")  # plain in sentence capitals too
     if "place-name" not in found and _is_town(stretch):
         found.add("place-name")
     if _SITE.fullmatch(stretch):

@@ -80,8 +80,9 @@ class Written:
         # A quotation within the title keeps both its marks.
         if lead and words[lead - 1] == "“" and 0 < words.find("”", lead) < tail:
             lead -= 1
-        if words[tail : tail + 1] == "”" and words.rfind("“", 0, tail) > lead:
-            tail += 1
+        closing = re.match(r"[.,?!]?”", words[tail:])
+        if closing is not None and words.rfind("“", 0, tail) > words.rfind("”", 0, tail):
+            tail += closing.end()
         return Span(span.start + min(lead, tail), span.start + max(lead, tail))
 
     def share_in_italics(self, span: Span) -> float:

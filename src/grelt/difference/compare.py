@@ -19,6 +19,7 @@ from .markup import markup_of
 from .model import KEPT, Aligned, Difference, outermost
 from .moved import moved_differences, moved_regions
 from .rows import rows_of
+from .sure import with_doubt
 
 _STRAIGHT = str.maketrans("“”‘’", "\"\"''")
 # What a work that is still to appear has not got.
@@ -141,7 +142,8 @@ def _check(
     )
     out = frozenset(kinds.left_out) | left_out
     laid = Laid(cut, plain, whole, kinds, vocabulary, out, noted, strict_dashes)
-    differences = _in_its_marks(cut.written.text, _once(_differences(laid)))
+    found = with_doubt(cut, _once(_differences(laid)))
+    differences = _in_its_marks(cut.written.text, found)
     corrected = apply(cut.written.text, differences)
     loose = sum(
         n not in laid.pairs and e.name not in (*KEPT, *laid.left_out, "isbn", "stray")
@@ -190,6 +192,15 @@ def missing_elements(cut: Cut, pattern: Sequence, form: KindForm) -> frozenset[s
         if element == "place" and cut.work.text("publisher") == "n.p.":
             continue
         date = cut.work.date()
+        if element in ("volume", "issue") and _is_ahead(cut):
+            continue
+        if (
+            element == "publisher"
+            and "place" in have
+            and date is not None
+            and (date.year or _OLD) < _OLD
+        ):
+            continue  # of old books the place is enough
         if date is not None and date.literal in ("in press", "forthcoming") and element in _NOT_YET:
             continue
         replaced = need.startswith("without ") and bool(have & set(need.split()[1:]))
@@ -205,6 +216,16 @@ def _is_cross_reference(cut: Cut) -> bool:
     """`In Hale, *Kellmoor Voices*, 12–19`: another entry has the rest."""
     named = cut.work.names("container-author")
     return bool(named) and all(isinstance(n, PersonName) and not n.given for n in named)
+
+
+# Before this year no guide asks who printed a book.
+_OLD = 1900
+
+
+def _is_ahead(cut: Cut) -> bool:
+    """An article on the web before its issue, or of a journal that has none: its DOI is all it has."""
+    have = cut.work.values.keys()
+    return "doi" in have and not have & {"volume", "issue", "pages", "article"}
 
 
 def _is_whole_issue(cut: Cut) -> bool:

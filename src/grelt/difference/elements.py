@@ -76,13 +76,14 @@ def _own_differences(laid: Laid, at: int, number: int) -> Iterator[Difference]:
         strict_dashes=laid.strict_dashes,
         begins=laid.begins_sentence(at),
     )
-    if piece.gap:
+    if piece.gap or (piece.dress == "quotes" and laid.holds_whole(at)):
         return
     better = piece.text
     dress = dress_difference(
         laid.written,
         element,
         piece,
+        laid.kinds,
         laid.whole.marks[number],
         laid.whole.marks[number + 1],
         text=better,

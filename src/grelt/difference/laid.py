@@ -110,6 +110,18 @@ class Laid:
             else element.whole.start
         )
 
+    def holds_whole(self, number: int) -> bool:
+        """Whether a title in italics may be that of a whole work within a collection (a play, a novel): the
+        book that holds it is in italics too."""
+        container = self.cut.element("container")
+        return (
+            self.cut.kind == "chapter"
+            and self.elements[number].name == "title"
+            and self.elements[number].dress == "italics"
+            and container is not None
+            and container.dress == "italics"
+        )
+
     def begins_sentence(self, number: int) -> bool:
         """Whether an element as it is written stands behind a period, and so begins with a capital."""
         before = self.text[: self.elements[number].whole.start].rstrip(' “"‘([')
@@ -141,7 +153,7 @@ class Laid:
 
     def is_kept(self, element: CutElement) -> bool:
         """What the pattern has no place for, and the guide nothing against."""
-        if element.name in ("stray", "retrieved", "words", *self.left_out):
+        if element.name in ("stray", "retrieved", "words", "isbn", *self.left_out):
             return False
         return not self._says_year_again(element)
 

@@ -53,6 +53,10 @@ def name_differences(
         usual = wanted[0].text.strip().casefold()
         if _is_said(said, usual, element) and said[:1].isupper() == begins:
             wanted[0] = NamePart("before", said)
+    unnamed = _left_unnamed(found, wanted)
+    if unnamed is not None:
+        yield Difference("entry-author-et-al", unnamed, None, "", element, "all")
+        return
     short = _cut_otherwise(found, wanted)
     if short is not None:
         start, rest = short
@@ -79,6 +83,19 @@ def name_differences(
         holes = (("name", found[0].span.of(text)), ("right", wanted[0].text))
         yield Difference(
             "entry-author-order", joined, right, escape(right, quote=False), element, holes=holes
+        )
+        found, wanted, number = found[2:], wanted[2:], 1
+    unturned = _not_turned(text, found, wanted, names) if not number else None
+    if unturned is not None:
+        right = wanted[0].text + wanted[1].text
+        holes = (("name", found[0].span.of(text)), ("right", wanted[0].text))
+        yield Difference(
+            "entry-author-inverted",
+            unturned,
+            right,
+            escape(right, quote=False),
+            element,
+            holes=holes,
         )
         found, wanted, number = found[2:], wanted[2:], 1
     for part, want in zip(found, wanted, strict=False):
@@ -125,6 +142,24 @@ def _turned_with_comma(
     ):
         return None
     if alike(join, wanted[1].text) or join != f",{wanted[1].text}":
+        return None
+    return Span(found[0].span.start, found[1].span.end)
+
+
+def _not_turned(
+    text: str, found: list[_Found], wanted: list[NamePart], names: tuple[Name, ...]
+) -> Span | None:
+    """The first name in natural order where it should be turned round, and the join that lacks its comma
+    for that (`Adaeze Okonjo and Tomas Bray`), as one stretch."""
+    kinds = [f.kind for f in found[:2]]
+    if kinds != ["name", "join"] or [w.kind for w in wanted[:2]] != kinds:
+        return None
+    words, join = found[0].span.of(text), found[1].span.of(text)
+    if alike(words, wanted[0].text) or alike(join, wanted[1].text):
+        return None
+    if _owner(words, wanted[0].text, names[0], 0) != "entry-author-inverted":
+        return None
+    if f",{join}" != wanted[1].text:
         return None
     return Span(found[0].span.start, found[1].span.end)
 
@@ -209,6 +244,14 @@ def _find(text: str, start: int, stop: int, name: Name) -> Span | None:
         if match is not None and (best is None or match.start() < best.start):
             best = Span(*match.span())
     return best
+
+
+def _left_unnamed(found: list[_Found], wanted: list[NamePart]) -> Span | None:
+    """Where `et al.` stands for names that the guide wants, and that nobody here knows."""
+    shown = [sum(part.kind == "name" for part in parts) for parts in (found, wanted)]
+    if any(w.kind == "et-al" for w in wanted) or shown[0] != shown[1]:
+        return None
+    return next((f.span for f in found if f.kind == "et-al"), None)
 
 
 def _cut_otherwise(found: list[_Found], wanted: list[NamePart]) -> tuple[int, str] | None:

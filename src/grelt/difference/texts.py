@@ -11,6 +11,7 @@ from ..forms import Piece, Vocabulary, case_changes
 from ..forms.markup import dressed
 from ..guides.kinds import Kinds, TextForm
 from ..text.spans import Span
+from ..words import words
 from ..works import TextValue
 from .model import Difference, alike
 
@@ -27,23 +28,6 @@ _FORM_RULES = {
     "doi": "entry-doi-form", "url": "entry-url-form", "publisher": "entry-publisher-form",
     "institution": "entry-publisher-form",
 }  # fmt: skip
-# Parts that are named by what they are.
-_GENERIC = frozenset(
-    (
-        "introduction",
-        "foreword",
-        "preface",
-        "afterword",
-        "epilogue",
-        "prologue",
-        "interview",
-        "conclusion",
-        "letter",
-        "editorial",
-        "lecture",
-        "address",
-    )
-)
 _QUOTED_AS = {"“": "”", '"': '"'}
 
 
@@ -73,17 +57,17 @@ def text_differences(
         span = cut.whole
     if piece.element in ("date", "day"):
         span = cut.span  # without `Last modified`, or brackets
-    words = span.of(written.text)
-    same = next((t for t in piece.texts if alike(words, t)), None)
-    if same is None and words[:1].isupper() == begins and words[:1].isalpha():
+    said = span.of(written.text)
+    same = next((t for t in piece.texts if alike(said, t)), None)
+    if same is None and said[:1].isupper() == begins and said[:1].isalpha():
         # A capital goes by the mark that stands, be it the right one or not.
-        turned = words[0].swapcase() + words[1:]
-        same = words if any(alike(turned, t) for t in piece.texts) else None
+        turned = said[0].swapcase() + said[1:]
+        same = said if any(alike(turned, t) for t in piece.texts) else None
     if same is not None:
-        if strict_dashes and piece.element in ("pages", "locator") and words != same:
+        if strict_dashes and piece.element in ("pages", "locator") and said != same:
             yield Difference(
                 form_rule(piece.element), span, same, dressed(piece, same), piece.element,
-                template="differs", holes=(("found", words), ("right", same)),
+                template="differs", holes=(("found", said), ("right", same)),
             )  # fmt: skip
         if piece.dress == "number" and written.italics_known:
             yield from _volume_in_italics(written, cut, piece)
@@ -99,30 +83,30 @@ def text_differences(
     expected = None if piece.gap else piece.text
     if (
         not piece.gap
-        and piece.element != "numbering"
-        and any(words.replace(" ", "") == t.replace(" ", "") for t in piece.texts)
+        and piece.element not in ("numbering", "url")
+        and any(said.replace(" ", "") == t.replace(" ", "") for t in piece.texts)
     ):
         rule = "entry-spacing"
     yield Difference(
         rule, span, expected, dressed(piece, piece.text), piece.element,
         template="unclear" if piece.gap else "differs",
-        holes=(("found", words), ("right", piece.text)), confidence=1.0 if not piece.gap else 0.9,
+        holes=(("found", said), ("right", piece.text)), confidence=1.0 if not piece.gap else 0.9,
     )  # fmt: skip
 
 
 def _words(
     written: Written, cut: CutElement, piece: Piece, kinds: Kinds, vocabulary: Vocabulary
 ) -> Iterator[Difference]:
-    words = cut.span.of(written.text)
+    said = cut.span.of(written.text)
     slot = piece.slot
     form = (
         kinds.texts.get(slot.form or slot.element, TextForm()) if slot is not None else TextForm()
     )
     if form.wrap != "{}":
-        words = cut.whole.of(written.text)
-    if alike(words, piece.text) and form.case not in ("headline", "sentence"):
+        said = cut.whole.of(written.text)
+    if alike(said, piece.text) and form.case not in ("headline", "sentence"):
         return
-    if cut.dress == "plain" and _is_description(words):
+    if _stands_for_title(cut, piece, kinds):
         return
     if form.case in ("headline", "sentence") and isinstance(cut.value, TextValue):
         changes = case_changes(
@@ -149,17 +133,17 @@ def _words(
             holes=(("found", span.of(written.text)), ("right", stretch)), confidence=sure,
         )  # fmt: skip
         return
-    if alike(words, piece.text):
+    if alike(said, piece.text):
         return
     span = cut.whole if form.wrap != "{}" else cut.span
-    if words.casefold() == piece.text.casefold():
+    if said.casefold() == piece.text.casefold():
         return
     rule = form_rule(piece.element)
-    if piece.element in ("publisher", "institution") and not words.startswith(piece.text):
+    if piece.element in ("publisher", "institution") and not said.startswith(piece.text):
         rule = "entry-abbreviation"
     yield Difference(
         rule, span, piece.text, dressed(piece, piece.text), piece.element,
-        holes=(("found", words), ("right", piece.text)),
+        holes=(("found", said), ("right", piece.text)),
     )  # fmt: skip
 
 
@@ -170,25 +154,45 @@ def _volume_in_italics(written: Written, cut: CutElement, piece: Piece) -> Itera
     issue_wrong = shares.get("issue", 0.0) > 0.5
     if not volume_wrong and not issue_wrong:
         return
-    words = cut.whole.of(written.text)
+    said = cut.whole.of(written.text)
     yield Difference(
-        "entry-volume-italic", cut.whole, words, dressed(piece, words), piece.element,
-        template="volume" if volume_wrong else "issue", holes=(("found", words),),
+        "entry-volume-italic", cut.whole, said, dressed(piece, said), piece.element,
+        template="volume" if volume_wrong else "issue", holes=(("found", said),),
     )  # fmt: skip
 
 
-def _is_description(words: str) -> bool:
-    """Words in the place of a title that say what it is (`Introduction`, `Lecture on the coastal novel`)."""
-    return words.casefold() in _GENERIC or _DESCRIBED.match(words) is not None
+def _stands_for_title(cut: CutElement, piece: Piece, kinds: Kinds) -> bool:
+    """Whether plain words stand in a title's place and describe the work. Where titles have small letters
+    anyhow only the words for parts of books are told."""
+    if cut.dress != "plain" or piece.element != "title" or not isinstance(cut.value, TextValue):
+        return False
+    said = cut.value.text
+    if said.casefold().strip(". ") in words("descriptions.nouns", "parts"):
+        return True
+    return kinds.texts["part"].case == "headline" and _is_description(said)
 
 
-_DESCRIBED = re.compile(
-    r"(?:Lecture|Syllabus|Letter|Comment|Post|Transcript)\s(?:on|for|to|about|at)\s"
-)
+def _is_description(said: str) -> bool:
+    """Words in the place of a title that say what it is (`Introduction`, `Photograph of a lamp on a quay`):
+    they begin with a noun for it, and have small letters but for names and their first."""
+    first, _, rest = said.partition(" ")
+    nouns = words("descriptions.nouns", "parts", "words")
+    second = rest.partition(" ")[0].strip(".,")
+    named = first.casefold().strip(".,") in nouns or (
+        second.casefold() in nouns and second.islower()
+    )
+    return named and all(w.islower() for w in rest.split()[:1])
 
 
 def dress_difference(
-    written: Written, cut: CutElement, piece: Piece, before: str, after: str, *, text: str
+    written: Written,
+    cut: CutElement,
+    piece: Piece,
+    kinds: Kinds,
+    before: str,
+    after: str,
+    *,
+    text: str,
 ) -> Difference | None:
     """Quotation marks and italics of a text element.
 
@@ -196,7 +200,7 @@ def dress_difference(
     own text put right.
     """
     wanted = piece.dress
-    if cut.dress == "plain" and _is_description(cut.span.of(written.text)):
+    if _stands_for_title(cut, piece, kinds):
         return None
     if piece.element == "reviewed" and cut.dress == "quotes":
         return None  # a part may be reviewed as well as a whole

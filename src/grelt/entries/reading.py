@@ -44,6 +44,7 @@ _REVIEW = re.compile(r"Review\sof\s")
 _SMALL_NAME = re.compile(
     r"(?P<family>[a-z]{2,}), (?P<given>[a-z]{2,}|[a-z]\.(?: [a-z]\.)*)(?=\.?\s*$|\. )"
 )
+_DATED_REST = re.compile(r"[.,\s]*(?:(?:1[4-9]|20)\d\d[a-z]?[.,\s]*)?")
 _HANDLE = re.compile(r"\s[\[(]@[\w.-]+[\])]\.?$")
 # A court case by its name: `Brock v. Harbour Office, 23 Rep. 45`.
 _CASE = re.compile(r"[A-Z][^,“”\"]{0,80}?\sv\.\s[A-Z][^,“”\"]{1,80}?(?=,\s\d)")
@@ -184,7 +185,7 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
         span = Span(start, read.end)
         return Opening(OpeningKind.PERSON, span.of(text), span, read.names)
     small = _SMALL_NAME.match(text, start, limit)
-    if small is not None and not text[small.end() : limit].strip(" .,"):
+    if small is not None and _DATED_REST.fullmatch(text, small.end(), limit):
         name = NameList((PersonName(small["family"], small["given"]),))
         return Opening(OpeningKind.PERSON, small.group(), Span(*small.span()), name)
     end = _boundary(text, start, limit, {s.start for s, _ in dressed})

@@ -11,9 +11,10 @@ from ..text.calendar import SEASONS
 from ..text.lexicon import is_common
 from ..text.spans import Span
 from ..works import DateValue, TextValue, Work, write_date
-from .casing import Vocabulary, case_changes
+from .casing import case_changes
 from .names import NamePart, name_parts
 from .numbers import number_forms
+from .title_words import Vocabulary
 
 NAMES = frozenset(
     """author editor translator director performer interviewer host uploader illustrator
@@ -258,7 +259,7 @@ class _Writer:
     def _abbreviated(self, text: str) -> str:
         for word in self.kinds.business_words:
             if text.endswith(f" {word}") and len(text.split()) > 1:
-                text = text[: -len(word)].rstrip(" ,")
+                text = re.sub(r"(?:\s(?:&|and))?[\s,]*$", "", text[: -len(word)])
         for pattern, short in self.kinds.abbreviations.items():
             match = re.search(pattern, text)
             if match is not None:

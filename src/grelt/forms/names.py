@@ -21,7 +21,8 @@ class NamePart:
 
 
 def name_parts(names: tuple[Name, ...], more: bool, form: NamesForm) -> tuple[NamePart, ...]:
-    """The parts in order. Their texts joined are the element as the guide writes it."""
+    """The parts in order. Their texts joined are the element as the guide writes it; where it gives all names
+    and the work does not, those that there are."""
     parts: list[NamePart] = []
     if form.before:
         parts.append(NamePart("before", f"{form.before} "))
@@ -35,7 +36,7 @@ def name_parts(names: tuple[Name, ...], more: bool, form: NamesForm) -> tuple[Na
     if cut and form.ellipsis and len(names) > form.most:
         parts.append(NamePart("join", ", . . . "))
         parts.append(NamePart("name", written_name(names[-1], _order(1, form), form.given)))
-    elif cut:
+    elif cut and not form.ellipsis:
         inverted = inverted_first and len(shown) == 1
         parts.append(NamePart("et-al", ", et al." if inverted or len(shown) > 1 else " et al."))
     label = form.one if len(names) == 1 and not more else form.many

@@ -79,6 +79,17 @@ class Sequence:
         return frozenset(found)
 
     @cached_property
+    def words(self) -> frozenset[str]:
+        """The words that stand in it, in small letters."""
+        found: set[str] = set()
+        for _, item in self.items:
+            if isinstance(item, Sequence):
+                found |= item.words
+            elif item.words:
+                found.add(item.words.casefold())
+        return frozenset(found)
+
+    @cached_property
     def movable(self) -> bool:
         """Whether an element has several places, or any place of a group."""
         return bool(self.free_elements) or len(self.elements) < len(self.all_slots)

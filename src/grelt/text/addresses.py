@@ -14,7 +14,8 @@ _LABEL = r"[^\W_](?:[\w-]{0,61}[^\W_])?"
 HOST = rf"(?:{_LABEL}\.)+(?:[^\W\d_]{{2,24}}|xn--[a-z0-9-]{{1,59}})(?::\d{{1,5}})?(?![\w@])"
 _PATH = r"(?:[/?#][^\s<>“”]*)?"
 URL = re.compile(
-    rf"(?P<scheme>https?://)[^\s<>“”]+"
+    # A slash too few or too many is a slip in an address.
+    rf"(?P<scheme>https?:/{{1,3}})[^\s<>“”]+"
     rf"|(?<![\w@./-])www\.[^\s<>“”]+"
     rf"|(?<![\w@./-])(?P<host>{HOST})(?P<path>{_PATH})",
     re.I,
@@ -31,6 +32,11 @@ DOI = re.compile(
 ONLINE = re.compile(rf"https?:/|\bwww\.|\bdoi\b|(?<![\w@./-]){HOST}(?=[/.,;)]|$)", re.I)
 _CLOSING = ".,;:!?\"'”’>]"
 _ABBREVIATED = words("abbreviations.in-entries", "words")
+
+
+# The rest of an address behind a hyphen or a slash and a space that a line break left: small letters and
+# figures up to the end of the sentence.
+_REST = re.compile(r"(?<=[-/_])\s(?=[a-z0-9/-]*[a-z0-9/])[a-z0-9/_-]+(?=\.?$|\.\s[A-Z])")
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,10 +58,15 @@ def addresses(text: str, start: int = 0) -> Iterator[Address]:
     for match in URL.finditer(text, start):
         if match["host"] and not _is_host(match["host"], match["path"]):
             continue
-        span = bare_address(text, Span(*match.span()))
+        span = _whole(text, bare_address(text, Span(*match.span())))
         opens = text[span.start - 1 : span.start] == "<"
         closes = text[span.end : span.end + 1] == ">"
         yield Address("url", span, Span(span.start - opens, span.end + closes))
+
+
+def _whole(text: str, span: Span) -> Span:
+    rest = _REST.match(text, span.end) if text[span.start : span.end].count("/") > 1 else None
+    return Span(span.start, rest.end()) if rest is not None else span
 
 
 def _is_host(host: str, path: str) -> bool:

@@ -90,6 +90,8 @@ def _first(text: str, start: int, stop: int) -> list[tuple[PersonName, int]]:
     given = _given_ends(text, run, stop)
     if looks_like_organisation(family) and not all(_is_given_name(g, text, at) for g in given):
         return []
+    if len(family_tokens) > 1 and _are_spoken(family_tokens, run):
+        return []  # `Astrid Kessel, Piers Lane, and Huw Lane`
     found = []
     for end in given:
         words = text[at:end]
@@ -98,6 +100,15 @@ def _first(text: str, start: int, stop: int) -> list[tuple[PersonName, int]]:
         name, behind = with_suffix(text, PersonName(family, words), end, stop)
         found.append((name, behind))
     return found
+
+
+def _are_spoken(family: list[Token], given: list[Token]) -> bool:
+    """Whether two names in natural order stand where one would be turned round: each begins with a given
+    name and ends in a word that is none."""
+    return all(
+        len(words) == 2 and is_forename(words[0].text) and not is_forename(words[1].text)
+        for words in (family, given)
+    )
 
 
 def _is_given_name(end: int, text: str, at: int) -> bool:
@@ -122,10 +133,12 @@ def _given_ends(text: str, run: list[Token], stop: int) -> list[int]:
         or is_name_word(run[end].text)
         or (is_particle(run[end].text) and run[end].text.islower())
     ):
+        if ET_AL.match(text, run[end].start - 1, stop):
+            break
         end += 1
     run = run[:end]
-    while run and not run[-1].initials and is_particle(run[-1].text) and len(run) == 1:
-        run = run[:-1]  # a particle is no given name
+    if len(run) == 1 and is_particle(run[0].text) and run[0].text.islower():
+        return []  # a particle is no given name
     if not run:
         return []
     whole = run[-1].end

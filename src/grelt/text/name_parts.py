@@ -19,7 +19,7 @@ from .names import (
 
 _WORD = re.compile(
     rf"(?P<initials>{UPPER}\.(?:[\-‐]?{UPPER}\.)*)"
-    rf"|(?P<word>{NAME_WORD}|[^\W\d_]+(?:[’'ʼ\-‐][^\W\d_]+)*[’'ʼ]?)"
+    rf"|(?P<word>{NAME_WORD}|[’']t(?=\s)|[^\W\d_]+(?:[’'ʼ\-‐][^\W\d_]+)*[’'ʼ]?)"
 )
 SEPARATOR = re.compile(r"\s*(?:(?P<mark>[,;])\s*)?(?:(?P<joint>and|&)(?=\s|\w)\s*)?")
 _BEHIND = re.compile(rf",?\s(?:{SUFFIX}|\(?{DEGREE_BEHIND}\)?)(?=$|[\s,.;&(\[])")

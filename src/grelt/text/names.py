@@ -23,7 +23,7 @@ _ARTICLE = (
     rf"(?:{one_of(ordered('names.joined', 'hyphen'))}[\-‐‑]"
     rf"|{one_of(ordered('names.joined', 'apostrophe'))}[’'ʼ])"
 )
-NAME_WORD = rf"(?:{_ARTICLE})?{UPPER}[^\W\d_]*(?:[’'ʼ\-‐‑][^\W\d_]+)*"
+NAME_WORD = rf"(?:{_ARTICLE})?(?:Ste?\.\s)?{UPPER}[^\W\d_]*(?:[’'ʼ\-‐‑][^\W\d_]+)*"
 INITIALS = rf"(?:{UPPER}\.(?:[\s\-‐]?{UPPER}\.)*)"
 # What follows a comma behind a name and is none: `Jr.`, `III`, a degree.
 SUFFIX = (
@@ -101,13 +101,18 @@ def is_particle(token: str) -> bool:
     return token.casefold() in PARTICLES
 
 
+# `St. John` is one word of a name.
+_SAINT = re.compile(r"\b(Ste?\.)\s")
+
+
 def natural_name(text: str) -> PersonName | None:
     """Read a name in natural order (`Adaeze C. van der Meer Jr.`), or None.
 
     Raises nothing; a text that has no surname-like last word yields None.
     """
     text = _DEGREES.sub("", _TITLES.sub("", text.strip().rstrip(",")))
-    tokens = text.split()
+    tokens = _SAINT.sub("\\1\u00a0", text).split(" ")
+    tokens = [t.replace("\u00a0", " ") for t in tokens if t]
     suffix = ""
     while len(tokens) > 1 and tokens[-1].casefold().strip(".,") in SUFFIXES:
         suffix = tokens.pop().strip(",")
@@ -117,6 +122,9 @@ def natural_name(text: str) -> PersonName | None:
     cut = len(tokens) - 1
     while cut > 0 and is_particle(tokens[cut - 1]) and not is_initials(tokens[cut - 1]):
         cut -= 1
+    # A small particle begins the surname, however many words that has (`Sanna da Silva Neto`).
+    small = (n for n, t in enumerate(tokens[:cut]) if n and t.islower() and is_particle(t))
+    cut = next(small, cut)
     given = tokens[:cut]
     if any(not (is_name_word(t) or is_initials(t)) for t in given):
         return None

@@ -24,6 +24,8 @@ _COMING = r"(?:in\spress|forthcoming|In\spress|Forthcoming)(?=[.,;:)\]]|\s?$)"
 _ERA = r"(?:\s(?:B\.?C\.?(?:E\.?)?|C\.?E\.?|A\.?D\.?)(?![\w]))"
 DATE = re.compile(
     rf"(?P<undated>(?<![\w.])(?i:{_TERM})(?![^\W\d_])|(?<![\w-]){_COMING})(?P<uletter>-?[a-z]\b)?"
+    rf"|(?P<over>\b(?:{DAY}\s{MONTH}{DASH}{DAY}\s{MONTH}|{MONTH}\s{DAY}{DASH}{MONTH}\s{DAY}),?\s(?P<y9>{YEAR}))\b"
+    rf"|(?<!\w)(?:c|cop\.\s|©\s?)(?P<y8>{YEAR})(?!\w)"
     rf"|(?P<y1>{YEAR})(?P<l1>[a-z]\b)?,?\s(?:(?P<m1>{MONTH})(?:{DASH}(?P<n1>{MONTH}))?(?:\s(?P<d1>{DAY}\b(?:{DASH}{DAY}\b)?))?"
     rf"|(?P<s1>{_SEASON})(?:{DASH}(?P<t1>{_SEASON}))?"
     rf"|(?P<e1>{DAY})\s(?P<f1>{MONTH}))(?![\w])"
@@ -75,6 +77,10 @@ def date_of(match: re.Match[str]) -> DateValue | None:
         word = re.sub(r"\s+", " ", got["undated"].casefold())
         literal = word if word in ("in press", "forthcoming") else "n.d."
         return DateValue(literal=literal, letter=(got["uletter"] or "").strip("-"))
+    if got["over"]:
+        return DateValue(int(got["y9"]), literal=got["over"])  # over two months: as it is written
+    if got["y8"]:
+        return DateValue(int(got["y8"]))
     if got["y1"]:
         value = DateValue(int(got["y1"]), letter=got["l1"] or "")
         if got["s1"]:

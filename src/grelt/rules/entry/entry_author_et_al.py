@@ -14,6 +14,7 @@ RULE = Rule(
     mark="et al.",
     messages={
         "differs": "With {names} authors the guide cuts the names otherwise.",
+        "all": "The list names every author here: give the names that “et al.” stands for.",
     },
     check=owned("entry-author-et-al", ("author", "editor")),
 )

@@ -12,7 +12,8 @@ from ...text.spans import Span
 from ..base import Rule
 
 _SAID = re.compile(r"(?:(?:dx\.)?doi\.org/|\bdoi:\s?)(?P<doi>[^\s]*)", re.I)
-_FORM = re.compile(r"10\.\d{4,9}(?:\.\d+)*/[^\s]*[^\s./-]")
+# The whole name, or the short one that the foundation gives out for it.
+_FORM = re.compile(r"10\.\d{4,9}(?:\.\d+)*/[^\s]*[^\s./-]|(?!10\.)[a-z0-9]{3,12}", re.I)
 
 
 def check(paper: Paper, number: int) -> Verdict:

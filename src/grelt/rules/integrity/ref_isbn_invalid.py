@@ -20,4 +20,5 @@ RULE = Rule(
     mark="isbn",
     messages={"digit": "{number} is no ISBN: its check digit does not fit."},
     check=check_digit(_SAID, isbn.is_valid),
+    outranks=("entry-element-extra",),
 )

@@ -20,4 +20,5 @@ RULE = Rule(
     mark="issn",
     messages={"digit": "{number} is no ISSN: its check digit does not fit."},
     check=check_digit(_SAID, issn.is_valid),
+    outranks=("entry-element-extra",),
 )
