@@ -6,7 +6,7 @@ Worked out when a rule first asks, and once.
 from __future__ import annotations
 
 import re
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field, replace
 
 from .cutting import Cut, Hand, cut_entry, written_entry
@@ -97,8 +97,7 @@ class References:
         cut = self._first_cut(number)
         written = cut.written
         opened = opening_of(self.entries[number], written, self.surnames)
-        plain = [c for c in (cut, *cut.alternatives) if not _is_unclear(c)]
-        readings = weighed(plain or (cut,), lambda one: self._check(one, kinds, number))
+        readings = weighed(_plausible(cut), lambda one: self._check(one, kinds, number))
         first = cut
         cut, checked = readings[0].cut, readings[0].checked
         if cut is not first:
@@ -165,7 +164,7 @@ class References:
         start = opened.span.start
         titled = cut_entry(written, Opened(None, "", Span(start, start)), kinds, hand)
         best, other = (cut, titled) if cut.points >= titled.points else (titled, cut)
-        return replace(best, alternatives=(*best.alternatives, other, *other.alternatives))
+        return replace(best, near=lambda: (*best.alternatives, other, *other.alternatives))
 
     def _check(self, cut: Cut, kinds: Kinds, number: int) -> Checked:
         asked = {"volume", "issue"} & cut.work.values.keys() == {"volume"}
@@ -217,6 +216,20 @@ class References:
             if checked.weight < best and not _is_unclear(cut):
                 best, name, kind = checked.weight, guide.name, checked.cut.kind
         return name, kind
+
+
+def _plausible(cut: Cut) -> Iterator[Cut]:
+    """A cut and those that fit nearly as well, without those that cannot be told; itself where none can."""
+    told = False
+    if not _is_unclear(cut):
+        yield cut
+        told = True
+    for other in cut.alternatives:
+        if not _is_unclear(other):
+            yield other
+            told = True
+    if not told:
+        yield cut
 
 
 def _weighed(checked: Checked, readings: tuple[Reading, ...]) -> tuple[Difference, ...]:

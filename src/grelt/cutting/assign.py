@@ -17,6 +17,10 @@ _FREE = frozenset(
 )
 # Elements that a pattern asks for only where their own look tells them.
 _TOLD = frozenset(("number", "section", "medium"))
+# Units that no pattern needs a place for.
+_PASSED_OVER = frozenset(("words", "stray", "retrieved"))
+_NUMBERED = ("volume", "issue")
+_WORST = float("-inf")
 # What a pattern cannot do without.
 _REQUIRED = 3.0
 _SKIP = {"needed": 0.9, "wanted": 0.4, "optional": 0.03}
@@ -48,13 +52,14 @@ class Fit:
     form: float = 0.0
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True, slots=True, eq=False)
 class _Slot:
     element: str
     form: TextForm | None
     skip: float
     first: bool
     mark: str
+    allowed: frozenset[str]
 
 
 class Fitter:
@@ -67,48 +72,47 @@ class Fitter:
         self.italics_known = italics_known
         self.labels = [u.element for u in units]
         self._points: dict[tuple[int, int, str, str, str], float] = {}
+        self._found: dict[tuple[int, _Slot], list[float]] = {}
         self._anchors = frozenset(e for e in self.labels if e)
+        self._there = frozenset(self.labels)
 
     def rough(self, form: KindForm, pattern: Sequence) -> float:
         """A quick guess at the fit: what is there for sure, and what is missing."""
-        slots = set(pattern.elements)
-        there = sum(_known(e, slots) for e in self._anchors)
-        foreign = sum(
-            not _known(e, slots) and e not in ("words", "stray", "retrieved") for e in self._anchors
-        )
+        prepared = _prepared(form, pattern, self.kinds)
+        there = len(self._anchors & prepared.places)
+        foreign = len(self._anchors - prepared.places - _PASSED_OVER)
         lacking = sum(
-            need == "needed"
-            and e not in _FREE
-            and e not in self._anchors
-            and not (e in ("volume", "issue") and "numbering" in self._anchors)
-            for e, need in form.needs.items()
+            e not in self._anchors and not (e in _NUMBERED and "numbering" in self._anchors)
+            for e in prepared.asked
         )
         return there - 1.5 * foreign - lacking
 
     def fit(self, form: KindForm, pattern: Sequence) -> Fit:
         """The best assignment of units to the slots of a pattern, in order."""
-        slots = _slots(form, pattern, self.kinds)
-        units, count = self.units, len(self.units)
-        width = len(slots)
-        worst = float("-inf")
-        best = [[worst] * (width + 1) for _ in range(count + 1)]
+        prepared = _prepared(form, pattern, self.kinds)
+        # Slots that nothing here can fill are passed over from the first.
+        slots = [s for s in prepared.slots if not s.allowed.isdisjoint(self._there)]
+        score = prepared.skips - sum(s.skip for s in slots)
+        count, width = len(self.units), len(slots)
+        held = "in" in pattern.words
+        leave = [cost_of_leaving(u, in_pattern=held) for u in self.units]
+        best = [[_WORST] * (width + 1) for _ in range(count + 1)]
         back: list[list[tuple[int, int, str] | None]] = [
             [None] * (width + 1) for _ in range(count + 1)
         ]
-        best[0][0] = 0.0
-        held = "in" in pattern.words
-        leave = [cost_of_leaving(u, in_pattern=held) for u in units]
+        best[0][0] = -score
         for i in range(count + 1):
             row = best[i]
+            steps = back[i]
             for j in range(width + 1):
                 score = row[j]
-                if score == worst:
+                if score == _WORST:
                     continue
                 if j < width:
                     skipped = score - slots[j].skip
                     if skipped > row[j + 1]:
                         row[j + 1] = skipped
-                        back[i][j + 1] = (i, j, "")
+                        steps[j + 1] = (i, j, "")
                 if i == count:
                     continue
                 left = score - leave[i]
@@ -118,17 +122,19 @@ class Fitter:
                 if j == width:
                     continue
                 slot = slots[j]
-                for size in range(1, min(_MOST_JOINED, count - i) + 1):
-                    points = self._match(i, size, slot)
-                    if points is None:
-                        break
-                    points += self._mark_points(i, slot)
+                for size, points in enumerate(self._runs(i, slot), start=1):
                     if score + points > best[i + size][j + 1]:
                         best[i + size][j + 1] = score + points
                         back[i + size][j + 1] = (i, j, slot.element)
+        return self._read_back(form, best[count][width], back)
+
+    def _read_back(
+        self, form: KindForm, score: float, back: list[list[tuple[int, int, str] | None]]
+    ) -> Fit:
+        count = len(self.units)
         elements = [""] * count
         starts = list(range(count))
-        i, j = count, width
+        i, j = count, len(back[0]) - 1
         while (i, j) != (0, 0):
             step = back[i][j]
             assert step is not None
@@ -139,8 +145,21 @@ class Fitter:
                     starts[number] = before
             i, j = before, slot_before
         titled = form.needs.get("title", "optional") != "optional"
-        score = best[count][width]
         return Fit(form.kind, score, tuple(elements), tuple(starts), titled, score)
+
+    def _runs(self, at: int, slot: _Slot) -> list[float]:
+        """Points for one unit from `at` on as a slot, for two, and so on as far as they can be one."""
+        key = (at, slot)
+        found = self._found.get(key)
+        if found is None:
+            found = []
+            for size in range(1, min(_MOST_JOINED, len(self.units) - at) + 1):
+                points = self._match(at, size, slot)
+                if points is None:
+                    break
+                found.append(points + self._mark_points(at, slot))
+            self._found[key] = found
+        return found
 
     def _leads_on(self, at: int) -> bool:
         """Whether an address or a day of access is still to come."""
@@ -177,8 +196,7 @@ class Fitter:
         if unit.element:
             if size > 1:
                 return None
-            allowed = _SAME.get(slot.element, (slot.element,))
-            if unit.element not in allowed:
+            if unit.element not in slot.allowed:
                 return None
             if unit.element in _LEADS and slot.first and at > 0:
                 return None
@@ -237,32 +255,48 @@ def _is_bare_year(unit: Unit) -> bool:
     return isinstance(value, DateValue) and value.month is None and not value.literal
 
 
-def _known(element: str, slots: set[str]) -> bool:
-    return element in slots or any(
-        element in same and slot in slots for slot, same in _SAME.items()
-    )
+@dataclass(frozen=True, slots=True)
+class _Prepared:
+    """A pattern made ready for fitting. `places` are the elements that it has a slot for, `asked` those that
+    its kind needs and only their own look tells, `skips` what skipping all of its slots costs."""
+
+    slots: tuple[_Slot, ...]
+    places: frozenset[str]
+    asked: tuple[str, ...]
+    skips: float
 
 
-# By identity, for patterns are long; what is kept with the slots keeps the identity taken.
-_cache: dict[tuple[int, int], tuple[KindForm, Sequence, tuple[_Slot, ...]]] = {}
+# By identity, for patterns are long; what is kept beside it keeps the identity taken.
+_cache: dict[tuple[int, int], tuple[KindForm, Sequence, _Prepared]] = {}
 
 
-def _slots(form: KindForm, pattern: Sequence, kinds: Kinds) -> tuple[_Slot, ...]:
+def _prepared(form: KindForm, pattern: Sequence, kinds: Kinds) -> _Prepared:
     key = (id(pattern), id(form))
     kept = _cache.get(key)
     if kept is None:
-        found = tuple(
-            _Slot(
-                s.element,
-                kinds.texts.get(s.form or s.element, TextForm()) if s.element in _FREE else None,
-                _REQUIRED if s.required else _skip(form, s.element),
-                number == 0,
-                mark.strip()[:1],
-            )
-            for number, (mark, s) in enumerate(_flattened(pattern))
+        slots = tuple(
+            _slot(form, slot, mark, first=number == 0, kinds=kinds)
+            for number, (mark, slot) in enumerate(_flattened(pattern))
         )
-        kept = _cache[key] = (form, pattern, found)
+        places = frozenset(e for s in slots for e in (s.element, *s.allowed) if e)
+        asked = tuple(e for e, n in form.needs.items() if n == "needed" and e not in _FREE)
+        made = _Prepared(slots, places, asked, sum(s.skip for s in slots))
+        kept = _cache[key] = (form, pattern, made)
     return kept[2]
+
+
+def _slot(form: KindForm, slot: Slot, mark: str, *, first: bool, kinds: Kinds) -> _Slot:
+    free = slot.element in _FREE
+    labels = _SAME.get(slot.element, (slot.element,))
+    return _Slot(
+        slot.element,
+        kinds.texts.get(slot.form or slot.element, TextForm()) if free else None,
+        _REQUIRED if slot.required else _skip(form, slot.element),
+        first,
+        mark.strip()[:1],
+        # A stretch that nothing has told has no label.
+        frozenset((*labels, "")) if free else frozenset(labels),
+    )
 
 
 def _flattened(pattern: Sequence, lead: str = "") -> list[tuple[str, Slot]]:

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 import math
 import re
-from dataclasses import dataclass, replace
+from collections.abc import Callable
+from dataclasses import dataclass, field, replace
+from functools import cached_property
 
 from ..guides.kinds import KindForm, Kinds
 from ..guides.pattern import Sequence, arranged
@@ -49,8 +51,7 @@ class CutElement:
 class Cut:
     """An entry in its elements. `runner_up` is the next best kind. `elements` are in written order;
     what belongs to none has the name `stray`, `supplement` or `annotation`.
-    `points` are those of the fit, `fit` the same for each unit (about 2 where all is well).
-    `alternatives` are cuts as kinds that fit nearly as well."""
+    `points` are those of the fit, `fit` the same for each unit (about 2 where all is well)."""
 
     written: Written
     kind: str
@@ -62,7 +63,12 @@ class Cut:
     repeated: bool = False
     fit: float = 0.0
     points: float = 0.0
-    alternatives: tuple[Cut, ...] = ()
+    near: Callable[[], tuple[Cut, ...]] = field(default=tuple, repr=False, compare=False)
+
+    @cached_property
+    def alternatives(self) -> tuple[Cut, ...]:
+        """Cuts that fit nearly as well, made when they are asked for."""
+        return self.near()
 
     @property
     def left_over(self) -> float:
@@ -138,7 +144,10 @@ def _best(
     confidence = _share(best.kind, fits)
     near = {(f.kind, f.elements, f.starts): f for f in fits if best.score - f.score <= _NEAR}
     near.pop((best.kind, best.elements, best.starts))
-    alternatives = tuple(_cut(written, units, f, fits, hand, 0.5) for f in near.values())
+
+    def alternatives() -> tuple[Cut, ...]:
+        return tuple(_cut(written, units, f, fits, hand, 0.5) for f in near.values())
+
     return _cut(written, units, best, fits, hand, confidence, alternatives)
 
 
@@ -157,7 +166,7 @@ def _cut(
     fits: list[Fit],
     hand: Hand,
     confidence: float,
-    alternatives: tuple[Cut, ...] = (),
+    alternatives: Callable[[], tuple[Cut, ...]] = tuple,
 ) -> Cut:
     other = next((f for f in fits if f.kind != best.kind), None)
     elements = _elements(written, units, best)

@@ -9,8 +9,8 @@ import tomllib
 from collections.abc import Iterable, Sequence
 from functools import cache
 from importlib import resources
-from urllib.parse import urlsplit
 
+from ..text.addresses import site_and_path
 from ..text.names import PersonName
 from ..text.spans import Span
 from ..words import one_of, ordered, table, words
@@ -145,9 +145,8 @@ def _precision(date: DateValue) -> str:
 
 
 def _of_address(url: str) -> Iterable[str]:
-    parts = urlsplit(url if "://" in url else f"//{url}")
-    host = (parts.hostname or "").removeprefix("www.").removeprefix("m.")
-    yield "bare host" if parts.path in ("", "/") else "deep address"
+    host, path = site_and_path(url)
+    yield "deep address" if path else "bare host"
     for name in ("media.social", "media.video"):
         if any(host == h or host.endswith(f".{h}") for h in words(name, "hosts")):
             yield f"on {name.partition('.')[2]}"

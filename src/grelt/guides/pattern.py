@@ -101,10 +101,9 @@ _arranged: dict[tuple[int, tuple[str, ...]], tuple[Sequence, Sequence]] = {}
 def arranged(pattern: Sequence, order: tuple[str, ...]) -> Sequence:
     """The pattern for elements that stand in this `order`: those of free order as they stand, those that are
     not there behind them; of several places for one element the one that it has."""
-    named = pattern.movable
-    mine = tuple(dict.fromkeys(e for e in order if e in pattern.elements))
-    if not named:
+    if not pattern.movable:
         return pattern
+    mine = tuple(dict.fromkeys(e for e in order if e in pattern.elements))
     key = (id(pattern), mine)
     kept = _arranged.get(key)
     if kept is None:

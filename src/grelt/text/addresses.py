@@ -78,6 +78,13 @@ def _is_host(host: str, path: str) -> bool:
     return bool(path) or host.islower()
 
 
+def site_and_path(url: str) -> tuple[str, str]:
+    """The host in small letters, without `www.` or `m.`, and what follows it, without slashes at its end."""
+    host, _, path = re.sub(r"^https?:/*", "", url, flags=re.I).partition("/")
+    name = host.casefold().partition(":")[0]
+    return name.removeprefix("www.").removeprefix("m."), path.rstrip("/")
+
+
 def bare_address(text: str, span: Span) -> Span:
     """An address without the marks that close the sentence; a bracket that it opens is its own."""
     bare = span.of(text).rstrip(_CLOSING)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from functools import cache
+from functools import cache, lru_cache
 
 from ..words import table, words
 from .folding import fold
@@ -48,6 +48,14 @@ def detect_language(text: str) -> str | None:
     return best if found[best] and told else None
 
 
+@cache
+def _small_elsewhere() -> frozenset[str]:
+    """Small words of any language but English."""
+    tables = _tables()
+    return frozenset(w for k, t in tables.items() if k != "en" for w in t) - tables["en"]
+
+
+@lru_cache(maxsize=20_000)
 def is_foreign(text: str) -> bool:
     """Whether a title has small words of another language, and none that is English alone: then its
     capitals are its own, whichever language it is."""
@@ -63,8 +71,7 @@ def is_foreign(text: str) -> bool:
     )  # fmt: skip
     # Small words that are no words of English either, within the title.
     inner = {fold(w) for w in _WORD.findall(text)[1:] if w.islower() and not is_word(fold(w))}
-    small = frozenset().union(*(t for k, t in tables.items() if k != "en")) - tables["en"]
-    if not only_english and inner & small:
+    if not only_english and inner & _small_elsewhere():
         return True
     accented = sum(_ACCENTED.search(w.casefold()) is not None for w in _WORD.findall(text))
     if only_english:
