@@ -15,12 +15,12 @@ from importlib.resources.abc import Traversable
 from typing import Any
 
 from . import __version__
-from .composing import composed, shelf
 from .cutting import Hand
 from .errors import GreltError, HouseRuleInvalid, PaperUnreadable
 from .exchange import FieldsInvalid, csl_of, work_of, works_from, works_to
 from .guides import Policy, available_guides, load_guide, load_house
 from .guides.house import House, house_from
+from .guides.kinds import load_kinds
 from .guides.model import Guide
 from .help import RuleHelp, rule_help
 from .paper import Paper, analyse
@@ -60,6 +60,7 @@ __all__ = [
     "identifiers",
     "read_records",
     "read_works",
+    "ready",
     "records_text",
     "rule_ids",
     "write_works",
@@ -131,6 +132,13 @@ def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) 
     )
 
 
+def ready() -> None:
+    """Load all rules and guides, as the first check would."""
+    all_rules()
+    for guide in available_guides():
+        load_kinds(guide)
+
+
 def _records_said(text: str | None, records: Records, paper: Paper) -> str | None:
     """What became of the look-up, in words."""
     if text is None:
@@ -159,6 +167,8 @@ def compose_work(
 ) -> dict[str, Any]:
     """What a guide writes of a CSL-JSON item: entry, citations in the text, notes, and gaps. Raises
     `GuideUnknown` or `FieldsInvalid`."""
+    from .composing import composed
+
     return composed(work_of(fields, kind or None), guide, locator)
 
 
@@ -167,6 +177,8 @@ def guide_shelf(
 ) -> list[dict[str, Any]]:
     """Every kind of source of a guide, with what the house changes and its worked example. Raises
     `GuideUnknown` or `HouseRuleInvalid`."""
+    from .composing import shelf
+
     return shelf(Policy(load_guide(guide), _house(house)))
 
 

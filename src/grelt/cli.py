@@ -8,7 +8,10 @@ from __future__ import annotations
 import argparse
 import datetime
 import json
+import os
 import sys
+from collections.abc import Iterator
+from functools import partial
 from pathlib import Path
 from typing import Any
 
@@ -16,6 +19,7 @@ from . import api
 from .errors import PaperMissing, RecordsInvalid
 from .summary import summary
 
+_Outcome = dict[str, Any] | api.PaperUnreadable
 _CLEAN, _FINDINGS, _USAGE, _UNREADABLE = 0, 1, 2, 3
 
 
@@ -59,6 +63,10 @@ def _parser() -> argparse.ArgumentParser:
     check.add_argument(
         "--json", action="store_true", help="print the report, one a line if several"
     )
+    check.add_argument(
+        "--jobs", type=_jobs, default=0, metavar="N",
+        help="check so many papers at once (default: one for each processor)",
+    )  # fmt: skip
     check.add_argument("--quiet", action="store_true", help="print nothing; the exit status tells")
     explain = commands.add_parser("explain", help="what a rule looks for, and why")
     explain.add_argument("rule", metavar="RULE")
@@ -83,17 +91,37 @@ def _check(options: argparse.Namespace) -> int:
     status = _CLEAN
     unreadable = False
     several = len(options.papers) > 1
-    for name in options.papers:
-        try:
-            report = api.check(_read(name), Path(name).name, inputs)
-        except api.PaperUnreadable as error:
+    for name, report in zip(options.papers, _reports(options, inputs), strict=True):
+        if isinstance(report, api.PaperUnreadable):
             unreadable = True
-            _say_unreadable(name, error, options)
+            _say_unreadable(name, report, options)
             continue
         if any(f["severity"] == "error" for f in report["findings"]):
             status = _FINDINGS
         _print(report, options, several)
     return _UNREADABLE if unreadable else status
+
+
+def _reports(options: argparse.Namespace, inputs: api.CheckInputs) -> Iterator[_Outcome]:
+    """A report, or why there is none, for each paper, in the order of the papers."""
+    check = partial(_report, inputs=inputs)
+    jobs = min(len(options.papers), options.jobs or len(os.sched_getaffinity(0)))
+    if jobs < 2:
+        yield from map(check, options.papers)
+        return
+    import multiprocessing
+    from concurrent.futures import ProcessPoolExecutor
+
+    api.ready()  # once, before the others branch off
+    with ProcessPoolExecutor(jobs, multiprocessing.get_context("fork")) as pool:
+        yield from pool.map(check, options.papers)
+
+
+def _report(name: str, inputs: api.CheckInputs) -> _Outcome:
+    try:
+        return api.check(_read(name), Path(name).name, inputs)
+    except api.PaperUnreadable as error:
+        return error
 
 
 def _print(report: dict[str, Any], options: argparse.Namespace, several: bool) -> None:
@@ -145,6 +173,13 @@ def _records(name: str | None) -> str | None:
         raise RecordsInvalid(f"The records file {name} cannot be read.") from error
     api.read_records(text)  # refused before any paper is read
     return text
+
+
+def _jobs(text: str) -> int:
+    count = int(text) if text.isdecimal() else 0
+    if not 1 <= count <= 256:
+        raise argparse.ArgumentTypeError(f"“{text}” is no number of jobs; give one from 1 to 256")
+    return count
 
 
 def _date(text: str | None) -> str:

@@ -3,13 +3,13 @@ The same descriptions that entries are checked by; used by the shelf of guides a
 
 from __future__ import annotations
 
-import tomllib
 from collections.abc import Set
 from dataclasses import dataclass, replace
 from functools import cache
 from importlib import resources
 from typing import Any
 
+from . import kept
 from .exchange import csl_of, work_of
 from .forms import Composed, Vocabulary, best_pattern, compose, html_of, patterns_for, text_of
 from .forms.compose import with_case
@@ -157,7 +157,7 @@ def _notes(work: Work, form: KindForm, guide: Guide, kinds: Kinds, locator: str)
 def examples() -> dict[str, tuple[Work, str]]:
     """An invented work of each kind, the same in every guide, and the page of it that is cited."""
     path = resources.files("grelt.guides").joinpath("examples.toml")
-    data = tomllib.loads(path.read_text(encoding="utf-8"))
+    data = kept.toml(path)
     found: dict[str, tuple[Work, str]] = {}
     for kind, item in data.items():
         locator = item.pop("locator", "")

@@ -5,6 +5,9 @@ from __future__ import annotations
 import contextlib
 import io
 import json
+import os
+import subprocess
+import sys
 import tempfile
 import unittest
 from pathlib import Path
@@ -46,13 +49,32 @@ class CommandLine(unittest.TestCase):
 
     def test_several_papers_give_a_line_each_and_a_bad_one_stops_none(self) -> None:
         status, out, err = self.run_it(
-            "check", "--json", self.paper("empty"), self.paper("dray"), self.paper("marlowe")
-        )
+            "check", "--json", "--jobs", "1",
+            self.paper("empty"), self.paper("dray"), self.paper("marlowe"),
+        )  # fmt: skip
         lines = [json.loads(line) for line in out.splitlines()]
         self.assertEqual(status, 3)
         self.assertEqual(lines[0]["error"]["code"], "paper-empty")
         self.assertEqual([line["file"][:1] for line in lines[1:]], ["2", "1"])
         self.assertIn("empty", err)
+
+    def test_jobs_change_nothing_but_the_time(self) -> None:
+        papers = [self.paper(n) for n in ("marlowe", "empty", "dray", "ingram", "kessel")]
+        # In processes of their own, as the command line is: these tests may be in a worker.
+        alone, beside = (
+            subprocess.run(
+                [sys.executable, "-m", "grelt", "check", "--json", *papers, "--jobs", jobs],
+                env={**os.environ, "PYTHONPATH": os.pathsep.join(sys.path)},
+                capture_output=True, text=True, check=False,
+            )
+            for jobs in ("1", "3")
+        )  # fmt: skip
+        self.assertEqual(
+            (alone.returncode, alone.stdout, alone.stderr),
+            (beside.returncode, beside.stdout, beside.stderr),
+        )
+        self.assertEqual(len(alone.stdout.splitlines()), 5)
+        self.assertEqual(self.run_it("check", papers[0], "--jobs", "0")[0], 2)
 
     def test_one_paper_gives_one_report_and_nothing_else(self) -> None:
         _, out, err = self.run_it("check", "--json", self.paper("dray"), "--date", "2026-11-24")

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-import subprocess
 import sys
 
-from . import checks, python_env, serve
+from . import python_env
 from .paths import PYTHON
 from .say import Trouble, say
 
@@ -24,31 +23,40 @@ grelt manage COMMAND…       one of Django’s commands, with the database up""
 def main(arguments: list[str]) -> int:
     command, rest = (arguments[0], arguments[1:]) if arguments else ("help", [])
     try:
-        if command == "start" and not rest:
-            return serve.start()
-        if command == "test":
-            return checks.test(rest)
-        if command == "lint":
-            return checks.lint()
         if command in ("check", "explain", "rules", "guides"):
-            return checks.core(arguments)
-        if command == "manage":
-            return checks.manage(rest)
-        if command == "demo-papers":
-            python_env.ensure("server")
-            done = subprocess.run(
-                [str(PYTHON), "-m", "demo.build", *rest],
-                env=python_env.environment(),
-                check=False,
-            )
-            return done.returncode
+            return python_env.core(arguments)
+        return _others(command, rest)
     except Trouble as trouble:
         say(f"grelt: {trouble}")
         return 1
     except KeyboardInterrupt:
         return 130
+
+
+def _others(command: str, rest: list[str]) -> int:
+    """Commands that do much, and load what they need for it."""
+    import subprocess
+
+    from . import checks, serve
+
+    if command == "start" and not rest:
+        return serve.start()
+    if command == "test":
+        return checks.test(rest)
+    if command == "lint":
+        return checks.lint()
+    if command == "manage":
+        return checks.manage(rest)
+    if command == "demo-papers":
+        python_env.ensure("server")
+        done = subprocess.run(
+            [str(PYTHON), "-m", "demo.build", *rest],
+            env=python_env.environment(),
+            check=False,
+        )
+        return done.returncode
     asked = {"help", "--help", "-h"} & {command, *rest}
-    print(_HELP if asked else f"There is no command {' '.join(arguments)}.\n{_HELP}")
+    print(_HELP if asked else f"There is no command {' '.join([command, *rest])}.\n{_HELP}")
     return 0 if asked else 2
 
 

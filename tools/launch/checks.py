@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-import os
 import shutil
 import subprocess
-import sys
 import time
 from pathlib import Path
 
@@ -135,10 +133,3 @@ def manage(arguments: list[str]) -> int:
         return subprocess.run(command, cwd=ROOT, env=environment(database), check=False).returncode
     finally:
         database.stop()
-
-
-def core(arguments: list[str]) -> int:
-    """Hand over to the core's own command line; needs neither database nor server."""
-    python_env.ensure("core")
-    sys.stdout.flush()
-    os.execve(PYTHON, [str(PYTHON), "-m", "grelt.cli", *arguments], python_env.environment())

@@ -41,6 +41,13 @@ def ensure(level: str) -> None:
     stamp(f"python-{level}", wanted)
 
 
+def core(arguments: list[str]) -> int:
+    """Hand over to the core's own command line; needs neither database nor server."""
+    ensure("core")
+    sys.stdout.flush()
+    os.execve(PYTHON, [str(PYTHON), "-m", "grelt", *arguments], environment())
+
+
 def _works() -> bool:
     check = [str(PYTHON), "-c", "import pip"]
     return subprocess.run(check, capture_output=True, check=False).returncode == 0
@@ -49,7 +56,9 @@ def _works() -> bool:
 def _create() -> None:
     with step("making a virtual environment"):
         shutil.rmtree(VENV, ignore_errors=True)
-        command = [sys.executable, "-m", "venv", str(VENV)]
+        # Never the one that is being replaced.
+        base = getattr(sys, "_base_executable", sys.executable)
+        command = [base, "-m", "venv", str(VENV)]
         if subprocess.run(command, capture_output=True, check=False).returncode != 0:
             shutil.rmtree(VENV, ignore_errors=True)
             debian.install(["python3-venv", "python3-pip"], "Python’s venv")

@@ -14,6 +14,7 @@ from .known import KnownPhrase, KnownSources
 from .model import Cue
 
 _TOKEN = re.compile(r"[^\W_]+(?:[’'ʼ\-‐‑.][^\W_]+)*")
+_POSSESSIVES = ("’s", "'s", "ʼs")
 _SCHOLARLY = frozenset(
     """argue argues argued note notes noted claim claims claimed observe observes observed
     contend contends contended suggest suggests suggested report reports reported explain
@@ -71,14 +72,13 @@ _COMMON_SUBJECTS = frozenset(
 def find_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> tuple[Cue, ...]:
     """Every source named in a paragraph, left to right. Time grows with its length."""
     tokens = [(m.group(), m.span()) for m in _TOKEN.finditer(text)]
-    folded = [words(token) for token, _ in tokens]
     titles = _title_cues(text, italics, known)
     inside = [t.span for t in titles]
     cues: list[Cue] = list(titles)
     at = 0
     while at < len(tokens):
-        end, cue = _known_at(text, tokens, folded, at, known)
-        if cue is None:
+        end, cue = _known_at(text, tokens, at, known)
+        if cue is None and not tokens[at][0].islower():
             cue = _misspelled_at(text, tokens, at, known) or _unknown_at(text, tokens, at)
             cue = _recognised(cue, known)
             end = at + 1
@@ -102,7 +102,6 @@ def _title_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> li
 def _known_at(
     text: str,
     tokens: list[tuple[str, tuple[int, int]]],
-    folded: list[tuple[str, ...]],
     at: int,
     known: KnownSources,
 ) -> tuple[int, Cue | None]:
@@ -143,11 +142,11 @@ def _known_at(
 
 
 def _bare_words(token: str) -> tuple[str, ...]:
-    return words(token[: len(token) - _possessive(token)])
+    return words(token[:-2] if _possessive(token) else token)
 
 
 def _possessive(token: str) -> int:
-    return 2 if re.search(r"[’'ʼ]s$", token) else 0
+    return 2 if token.endswith(_POSSESSIVES) else 0
 
 
 def _matches(tokens: list[tuple[str, tuple[int, int]]], at: int, phrase: KnownPhrase) -> int | None:

@@ -15,6 +15,7 @@ from .model import Citation, Cue
 from .parts import DAY
 
 _LONGEST = 320
+_ROUND = re.compile(r"[()]")
 CITING = (Role.BODY, Role.BLOCK_QUOTE, Role.NOTE, Role.HEADING)
 CAPITALISED = re.compile(r"[^\W\d_a-z][^\W\d_]+")
 # What may follow a parenthesis that closes a clause.
@@ -84,12 +85,13 @@ def is_dated(document: Document, structure: Structure, known: KnownSources) -> b
 def parentheses(text: str) -> Iterator[Span]:
     """Outermost balanced parentheses of a sane length, marks included."""
     opened: list[int] = []
-    for at, character in enumerate(text):
-        if character == "(":
-            opened.append(at)
-        elif character == ")" and opened:
-            start = opened.pop()
-            if not opened and at - start <= _LONGEST:
-                yield Span(start, at + 1)
-        if opened and at - opened[0] > _LONGEST:
+    for match in _ROUND.finditer(text):
+        at = match.start()
+        while opened and at - opened[0] > _LONGEST:
             opened.pop(0)
+        if text[at] == "(":
+            opened.append(at)
+        elif opened:
+            start = opened.pop()
+            if not opened:
+                yield Span(start, at + 1)

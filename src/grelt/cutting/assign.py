@@ -60,6 +60,8 @@ class _Slot:
     first: bool
     mark: str
     allowed: frozenset[str]
+    alike: int
+    """The same for slots that the same stretches fit equally well."""
 
 
 class Fitter:
@@ -72,20 +74,20 @@ class Fitter:
         self.italics_known = italics_known
         self.labels = [u.element for u in units]
         self._points: dict[tuple[int, int, str, str, str], float] = {}
-        self._found: dict[tuple[int, _Slot], list[float]] = {}
+        self._found: dict[int, list[list[float]]] = {}
         self._anchors = frozenset(e for e in self.labels if e)
+        self._strange = self._anchors - _PASSED_OVER
+        self._answered = self._anchors | (
+            frozenset(_NUMBERED if "numbering" in self._anchors else ())
+        )
         self._there = frozenset(self.labels)
 
     def rough(self, form: KindForm, pattern: Sequence) -> float:
         """A quick guess at the fit: what is there for sure, and what is missing."""
         prepared = _prepared(form, pattern, self.kinds)
         there = len(self._anchors & prepared.places)
-        foreign = len(self._anchors - prepared.places - _PASSED_OVER)
-        lacking = sum(
-            e not in self._anchors and not (e in _NUMBERED and "numbering" in self._anchors)
-            for e in prepared.asked
-        )
-        return there - 1.5 * foreign - lacking
+        foreign = len(self._strange - prepared.places)
+        return there - 1.5 * foreign - len(prepared.asked - self._answered)
 
     def fit(self, form: KindForm, pattern: Sequence) -> Fit:
         """The best assignment of units to the slots of a pattern, in order."""
@@ -101,6 +103,7 @@ class Fitter:
             [None] * (width + 1) for _ in range(count + 1)
         ]
         best[0][0] = -score
+        runs = [self._runs(slot) for slot in slots]
         for i in range(count + 1):
             row = best[i]
             steps = back[i]
@@ -121,11 +124,10 @@ class Fitter:
                     back[i + 1][j] = (i, j, "")
                 if j == width:
                     continue
-                slot = slots[j]
-                for size, points in enumerate(self._runs(i, slot), start=1):
+                for size, points in enumerate(runs[j][i], start=1):
                     if score + points > best[i + size][j + 1]:
                         best[i + size][j + 1] = score + points
-                        back[i + size][j + 1] = (i, j, slot.element)
+                        back[i + size][j + 1] = (i, j, slots[j].element)
         return self._read_back(form, best[count][width], back)
 
     def _read_back(
@@ -147,18 +149,23 @@ class Fitter:
         titled = form.needs.get("title", "optional") != "optional"
         return Fit(form.kind, score, tuple(elements), tuple(starts), titled, score)
 
-    def _runs(self, at: int, slot: _Slot) -> list[float]:
-        """Points for one unit from `at` on as a slot, for two, and so on as far as they can be one."""
-        key = (at, slot)
-        found = self._found.get(key)
+    def _runs(self, slot: _Slot) -> list[list[float]]:
+        """For each unit: points for it as a slot, for it and the next, and so on as far as they can be one."""
+        found = self._found.get(slot.alike)
         if found is None:
-            found = []
-            for size in range(1, min(_MOST_JOINED, len(self.units) - at) + 1):
-                points = self._match(at, size, slot)
-                if points is None:
-                    break
-                found.append(points + self._mark_points(at, slot))
-            self._found[key] = found
+            found = self._found[slot.alike] = [self._run(at, slot) for at in range(len(self.units))]
+        return found
+
+    def _run(self, at: int, slot: _Slot) -> list[float]:
+        label = self.units[at].element
+        if label and label not in slot.allowed:
+            return []
+        found: list[float] = []
+        for size in range(1, min(_MOST_JOINED, len(self.units) - at) + 1):
+            points = self._match(at, size, slot)
+            if points is None:
+                break
+            found.append(points + self._mark_points(at, slot))
         return found
 
     def _leads_on(self, at: int) -> bool:
@@ -262,7 +269,7 @@ class _Prepared:
 
     slots: tuple[_Slot, ...]
     places: frozenset[str]
-    asked: tuple[str, ...]
+    asked: frozenset[str]
     skips: float
 
 
@@ -279,7 +286,7 @@ def _prepared(form: KindForm, pattern: Sequence, kinds: Kinds) -> _Prepared:
             for number, (mark, slot) in enumerate(_flattened(pattern))
         )
         places = frozenset(e for s in slots for e in (s.element, *s.allowed) if e)
-        asked = tuple(e for e, n in form.needs.items() if n == "needed" and e not in _FREE)
+        asked = frozenset(e for e, n in form.needs.items() if n == "needed" and e not in _FREE)
         made = _Prepared(slots, places, asked, sum(s.skip for s in slots))
         kept = _cache[key] = (form, pattern, made)
     return kept[2]
@@ -288,15 +295,23 @@ def _prepared(form: KindForm, pattern: Sequence, kinds: Kinds) -> _Prepared:
 def _slot(form: KindForm, slot: Slot, mark: str, *, first: bool, kinds: Kinds) -> _Slot:
     free = slot.element in _FREE
     labels = _SAME.get(slot.element, (slot.element,))
+    text = kinds.texts.get(slot.form or slot.element, TextForm()) if free else None
+    skip = _REQUIRED if slot.required else _skip(form, slot.element)
+    mark = mark.strip()[:1]
+    told = (slot.element, text and (text.dress, text.case), slot.required, first, mark)
     return _Slot(
         slot.element,
-        kinds.texts.get(slot.form or slot.element, TextForm()) if free else None,
-        _REQUIRED if slot.required else _skip(form, slot.element),
+        text,
+        skip,
         first,
-        mark.strip()[:1],
+        mark,
         # A stretch that nothing has told has no label.
         frozenset((*labels, "")) if free else frozenset(labels),
+        _alike.setdefault(told, len(_alike)),
     )
+
+
+_alike: dict[tuple[object, ...], int] = {}
 
 
 def _flattened(pattern: Sequence, lead: str = "") -> list[tuple[str, Slot]]:

@@ -5,11 +5,11 @@ kind is fitted by `tools/fit_kinds.py` and stands in `weights.toml`."""
 from __future__ import annotations
 
 import re
-import tomllib
 from collections.abc import Iterable, Sequence
 from functools import cache
 from importlib import resources
 
+from .. import kept
 from ..text.addresses import site_and_path
 from ..text.names import PersonName
 from ..text.spans import Span
@@ -40,7 +40,7 @@ def _phrases() -> tuple[re.Pattern[str], dict[str, str]]:
 def weights() -> dict[str, dict[str, float]]:
     """What each piece of evidence weighs, by kind, in points of a fit; `always` is what a kind begins with."""
     path = resources.files(__package__).joinpath("weights.toml")
-    found: dict[str, dict[str, float]] = tomllib.loads(path.read_text(encoding="utf-8"))
+    found: dict[str, dict[str, float]] = kept.toml(path)
     return found
 
 

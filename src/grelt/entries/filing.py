@@ -9,8 +9,6 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
-from num2words import num2words
-
 from ..text.folding import LEADING_ARTICLES, letters, words
 from .model import Entry, Opening, OpeningKind
 
@@ -79,6 +77,8 @@ def _title(text: str, figures_first: bool) -> str:
         text = tail
     match = _FIGURES.match(text)
     if match is not None and not figures_first:
+        from num2words import num2words  # 0.03 s: hardly a list has one
+
         number = int(match.group().replace(",", ""))
         year = 1100 <= number <= 1999 and "," not in match.group()
         spelled = num2words(number, to="year" if year else "cardinal")

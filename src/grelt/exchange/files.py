@@ -1,13 +1,11 @@
-"""Texts of several works in one of the formats."""
+"""Texts of several works in one of the formats. The libraries for them are loaded at need."""
 
 from __future__ import annotations
 
 import json
 
 from ..works import Work
-from .bibtex import read_bibtex, write_bibtex
 from .csl import FieldsInvalid, csl_of, work_of
-from .ris import read_ris, write_ris
 
 FORMATS = ("csl", "bibtex", "ris")
 
@@ -15,8 +13,12 @@ FORMATS = ("csl", "bibtex", "ris")
 def works_from(text: str, format: str) -> list[Work]:
     """Read works. Raises `FieldsInvalid` with what is wrong."""
     if format == "bibtex":
+        from .bibtex import read_bibtex
+
         return read_bibtex(text)
     if format == "ris":
+        from .ris import read_ris
+
         return read_ris(text)
     if format != "csl":
         raise FieldsInvalid(f"There is no format “{format}”. Known: {', '.join(FORMATS)}.")
@@ -30,8 +32,12 @@ def works_from(text: str, format: str) -> list[Work]:
 def works_to(works: list[Work], format: str) -> str:
     """Write works. Raises `FieldsInvalid` for a format that there is not."""
     if format == "bibtex":
+        from .bibtex import write_bibtex
+
         return write_bibtex(works)
     if format == "ris":
+        from .ris import write_ris
+
         return write_ris(works)
     if format != "csl":
         raise FieldsInvalid(f"There is no format “{format}”. Known: {', '.join(FORMATS)}.")

@@ -40,10 +40,16 @@ class Vocabulary:
         small: set[str] = set()
         names: set[str] = set()
         for text, italics in texts:
-            aside = [*italics, *quoted(text), *(Span(*m.span()) for m in _ASIDE.finditer(text))]
+            aside = sorted(
+                [*italics, *quoted(text), *(Span(*m.span()) for m in _ASIDE.finditer(text))],
+                reverse=True,
+            )
+            passed = 0  # where the last stretch aside that has begun ends
             for match in WORD.finditer(text):
                 word = match.group()
-                if any(s.contains(match.start()) for s in aside):
+                while aside and aside[-1].start <= match.start():
+                    passed = max(passed, aside.pop().end)
+                if match.start() < passed:
                     continue
                 if word[0].islower():
                     small.add(word.casefold())

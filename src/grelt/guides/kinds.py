@@ -7,13 +7,13 @@ numbers, texts and addresses.
 
 from __future__ import annotations
 
-import tomllib
 from collections.abc import Mapping
 from dataclasses import dataclass, field, fields
 from functools import cache
 from importlib import resources
 from typing import Any, TypeVar
 
+from .. import kept
 from .pattern import Sequence, led_by, parse_pattern
 
 _Form = TypeVar("_Form")
@@ -144,7 +144,7 @@ def load_kinds(identity: str) -> Kinds:
 def _tables(identity: str) -> dict[str, Any]:
     """The tables of a guide, laid over those of the guide it builds on, two levels deep."""
     path = resources.files(__package__).joinpath(identity, "kinds.toml")
-    own = tomllib.loads(path.read_text(encoding="utf-8"))
+    own = kept.toml(path)
     base = own.pop("builds_on", None)
     if base is None:
         return own

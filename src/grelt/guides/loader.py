@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-import tomllib
 from dataclasses import fields
 from functools import cache
 from importlib import resources
 from typing import Any
 
+from .. import kept
 from ..errors import GuideUnknown
 from ..findings import Severity
 from .model import CitationSettings, EntrySettings, Guide, ListSettings, NoteSettings, RuleSetting
@@ -59,7 +59,7 @@ def load_guide(identity: str) -> Guide:
 def _tables(identity: str) -> dict[str, Any]:
     """The tables of a guide file, laid over those of the guide it builds on."""
     path = resources.files(__package__).joinpath(identity, "guide.toml")
-    own = tomllib.loads(path.read_text(encoding="utf-8"))
+    own = kept.toml(path)
     base = own.pop("builds_on", None)
     if base is None:
         return own

@@ -1,4 +1,4 @@
-"""Tells what a file is by its first bytes and hands it to the reader of that format."""
+"""Tells what a file is by its first bytes and hands it to the reader of that format, loaded at need."""
 
 from __future__ import annotations
 
@@ -15,12 +15,6 @@ from ..errors import (
     PaperTooLarge,
 )
 from .archive import Archive
-from .docx import read_docx
-from .html import read_html
-from .markdown import read_markdown
-from .odt import is_odt, read_odt
-from .pdf import read_pdf
-from .text import read_text
 
 READABLE = (".docx", ".odt", ".html", ".md", ".txt", ".pdf")
 _ZIP = b"PK\x03\x04"
@@ -69,6 +63,8 @@ def read_paper(data: bytes, name: str) -> Document:
     if data.startswith(_COMPOUND):
         raise _compound_file(data, claimed)
     if data[:1024].lstrip().startswith(b"%PDF") and claimed != ".docx":
+        from .pdf import read_pdf
+
         return read_pdf(data, LIMITS)
     for magic, suffix, what in _OTHERS:
         if data.startswith(magic):
@@ -77,10 +73,16 @@ def read_paper(data: bytes, name: str) -> Document:
     if claimed in (".html", ".htm") or (
         claimed not in (".docx", ".odt") and page.startswith((b"<!doctype html", b"<html"))
     ):
+        from .html import read_html
+
         return read_html(data, LIMITS)
     if claimed in (".md", ".markdown"):
+        from .markdown import read_markdown
+
         return read_markdown(data, LIMITS)
     if claimed == ".txt":
+        from .text import read_text
+
         return read_text(data, LIMITS)
     if claimed == ".docx":
         if data.lstrip()[:1] == b"<":
@@ -100,7 +102,20 @@ def read_paper(data: bytes, name: str) -> Document:
 
 def _read_zipped(data: bytes) -> Document:
     archive = Archive(data, LIMITS)
-    return read_odt(archive) if is_odt(archive) else read_docx(data, LIMITS)
+    if _is_odt(archive):
+        from .odt import read_odt
+
+        return read_odt(archive)
+    from .docx import read_docx
+
+    return read_docx(data, LIMITS)
+
+
+def _is_odt(archive: Archive) -> bool:
+    """Whether a zip is an OpenDocument text."""
+    if "content.xml" not in archive.names or "mimetype" not in archive.names:
+        return False
+    return b"opendocument.text" in archive.read("mimetype")
 
 
 def _compound_file(data: bytes, claimed: str) -> PaperEncrypted | PaperMislabelled:

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import inspect
 import pkgutil
-import tomllib
 from dataclasses import dataclass
 from functools import cache
 from importlib import import_module, resources
 
+from .. import kept
 from ..errors import RuleUnknown
 from ..guides import available_guides, load_guide
 from .base import Rule
@@ -36,10 +36,8 @@ class Registered:
 @cache
 def catalogue() -> dict[str, str]:
     """Every rule id of the contract, and its family."""
-    text = resources.files(__package__).joinpath("catalogue.toml").read_text(encoding="utf-8")
-    return {
-        rule_id: family for family, ids in tomllib.loads(text).items() for rule_id in ids["ids"]
-    }
+    families = kept.toml(resources.files(__package__).joinpath("catalogue.toml"))
+    return {rule_id: family for family, ids in families.items() for rule_id in ids["ids"]}
 
 
 @cache

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-import tomllib
 from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
 from importlib import resources
 from itertools import accumulate
 from typing import Any
+
+from .. import kept
 
 _UNKNOWN_SCALE, _UNKNOWN_LINE = 1.09, 1.17
 
@@ -49,5 +50,4 @@ def _metrics(like: dict[str, Any], scale: float, line: float) -> FaceMetrics:
 
 @cache
 def _table() -> dict[str, Any]:
-    text = resources.files(__package__).joinpath("faces.toml").read_text(encoding="utf-8")
-    return tomllib.loads(text)
+    return kept.toml(resources.files(__package__).joinpath("faces.toml"))

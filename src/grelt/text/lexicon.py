@@ -3,7 +3,10 @@
 from __future__ import annotations
 
 from functools import cache, lru_cache
+from importlib.util import find_spec
+from pathlib import Path
 
+from .. import kept
 from ..words import words
 
 _ENDINGS = (
@@ -17,11 +20,39 @@ _COMMON = words("english.lexicon", "common")
 _AMBIGUOUS = words("english.lexicon", "ambiguous")
 
 
-@cache
-def _words() -> frozenset[str]:
-    from english_words import get_english_words_set  # 0.1 s: only where a case is in doubt
+class _WordList:
+    """A list of words in one text, a word a line, in order: searched where it stands, for reading 235,000
+    words into a set costs more than all that is asked of it."""
 
-    return frozenset(get_english_words_set(["web2"], lower=False))
+    def __init__(self, text: str) -> None:
+        self._text = text
+
+    def __contains__(self, word: str) -> bool:
+        low, high = 0, len(self._text)
+        while low < high:
+            start = self._text.rfind("\n", 0, (low + high) // 2) + 1
+            end = self._text.index("\n", start)
+            here = self._text[start:end]
+            if here == word:
+                return True
+            if here < word:
+                low = end + 1
+            else:
+                high = start
+        return False
+
+
+@cache
+def _words() -> _WordList:
+    def made() -> str:
+        from english_words import get_english_words_set
+
+        return "".join(f"{w}\n" for w in sorted(get_english_words_set(["web2"], lower=False)))
+
+    package = find_spec("english_words")
+    if package is None or package.origin is None:
+        return _WordList(made())
+    return _WordList(kept.text_of("web2", Path(package.origin).stat().st_mtime_ns, made))
 
 
 @lru_cache(maxsize=20_000)

@@ -9,6 +9,11 @@ from .spans import Span
 OPENING = {"“": "”", "‘": "’", "«": "»", "„": "“", '"': '"'}
 MARKS = "“”‘’«»„‟\"'"
 _LONGEST = 4000
+_OPENS = re.compile('[“‘«„"]')
+_MIXED = {"“": '”"', '"': '"”'}
+_CLOSES = {
+    opening: re.compile(f"[{_MIXED.get(opening, closing)}]") for opening, closing in OPENING.items()
+}
 
 
 def quoted(text: str, *, single: bool = False) -> tuple[Span, ...]:
@@ -19,19 +24,15 @@ def quoted(text: str, *, single: bool = False) -> tuple[Span, ...]:
     An opening mark without its partner in the paragraph yields nothing.
     """
     found: list[Span] = []
-    at = 0
-    while at < len(text):
-        character = text[at]
-        closing = OPENING.get(character)
-        if closing is None or (character == "‘" and not (single and _opens(text, at))):
-            at += 1
+    after = 0
+    for match in _OPENS.finditer(text):
+        at = match.start()
+        if at < after or (text[at] == "‘" and not (single and _opens(text, at))):
             continue
-        end = _closing_mark(text, at, closing)
-        if end < 0:
-            at += 1
-            continue
-        found.append(Span(at, end + 1))
-        at = end + 1
+        end = _closing_mark(text, at, OPENING[text[at]])
+        if end >= 0:
+            after = end + 1
+            found.append(Span(at, after))
     return tuple(found)
 
 
@@ -52,14 +53,8 @@ def _opens(text: str, at: int) -> bool:
 
 def _closing_mark(text: str, at: int, closing: str) -> int:
     """Offset of the closing mark, or -1. Mixed straight and curly are accepted."""
-    accepted = {closing}
-    if text[at] == "“":
-        accepted.add('"')
-    elif text[at] == '"':
-        accepted.add("”")
-    for position in range(at + 1, min(len(text), at + _LONGEST)):
-        if text[position] in accepted:
-            if closing == "’" and position + 1 < len(text) and text[position + 1].isalnum():
-                continue
+    for match in _CLOSES[text[at]].finditer(text, at + 1, min(len(text), at + _LONGEST)):
+        position = match.start()
+        if closing != "’" or not text[position + 1 : position + 2].isalnum():
             return position
     return -1

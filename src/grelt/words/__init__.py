@@ -7,11 +7,12 @@ place. Names of real institutions stand here because real papers cite them.
 from __future__ import annotations
 
 import re
-import tomllib
 from collections.abc import Iterable
 from functools import cache
 from importlib import resources
 from typing import Any
+
+from .. import kept
 
 
 class WordsBroken(Exception):
@@ -33,7 +34,7 @@ def table(name: str) -> dict[str, Any]:
 @cache
 def _file(name: str) -> dict[str, Any]:
     path = resources.files(__package__).joinpath(f"{name}.toml")
-    return tomllib.loads(path.read_text(encoding="utf-8"))
+    return kept.toml(path)
 
 
 def files() -> list[str]:

@@ -29,13 +29,6 @@ _CONTAINERS = {
 }  # fmt: skip
 
 
-def is_odt(archive: Archive) -> bool:
-    """Whether a zip is an OpenDocument text."""
-    if "content.xml" not in archive.names or "mimetype" not in archive.names:
-        return False
-    return b"opendocument.text" in archive.read("mimetype")
-
-
 def read_odt(archive: Archive) -> Document:
     """Read an .odt. Raises a `PaperUnreadable` with a message for the instructor."""
     if "META-INF/manifest.xml" in archive.names:
