@@ -6,6 +6,7 @@ import re
 from dataclasses import dataclass, field
 
 from .citations import Citation
+from .citations.notes import DESCRIBED, without_role
 from .cutting import cut_reference
 from .cutting.cut import Opened
 from .cutting.written import Written, written_text
@@ -23,7 +24,6 @@ from .text.spans import Span
 _LEAST_FIT = 1.1
 _LEAST_SURE = 0.6
 _LONGEST = 800
-_LABEL = re.compile(r",?\s\(?(?:eds?|trans|comps?|dirs?)\.\)?$|,\s(?:host|editor)s?$")
 _UNKNOWN = re.compile(
     r"\b(?:[Bb]ox(?:es)?|[Ff]older|MSS?|Papers|Archives?|Record Office|Act|quoted in|cited in|in turn)\b|§"
 )
@@ -63,6 +63,8 @@ class NoteReferences:
         if not known:
             return None
         written = written_text(words, italics)
+        if DESCRIBED.search(_before_title(written)) is not None:
+            return None  # `introduction to`: of what it is said no pattern knows
         cut = cut_reference(written, _opened(written), load_kinds(self.policy.guide.id))
         if cut.fit < _LEAST_FIT or cut.confidence < _LEAST_SURE or cut.element("title") is None:
             return None
@@ -95,16 +97,21 @@ def _turned(words: str) -> NameList | None:
     return turned if natural is None or not any(n.given for n in natural.names[:2]) else None
 
 
+def _before_title(written: Written) -> str:
+    """The words before the first dressed stretch."""
+    stop = min((s.start for s in (*written.quotes, *written.italics)), default=len(written.text))
+    return written.text[:stop].rstrip(" ,:;")
+
+
 def _opened(written: Written) -> Opened:
     """The names before the title, in natural order."""
     text = written.text
     starts = [s.start for s in (*written.quotes, *written.italics)]
     stop = min(starts, default=len(text))
-    words = text[:stop].rstrip(" ,:;")
+    words = _before_title(written)
     if not starts or (_goes_on(words) and _turned(words) is None):
         words = text[: min((m.start() for m in re.finditer(r",\s", text[:stop])), default=0)]
-    label = _LABEL.search(words)
-    bare = words[: label.start()] if label is not None else words
+    bare = without_role(words)
     if not bare:
         return Opened(None, "", Span(0, 0))
     names = natural_names(bare)

@@ -234,8 +234,8 @@ class Paper:
     def filings(self) -> tuple[Filing, ...]:
         """How each entry is filed."""
         first = self.policy.figures_first
-        by_year = self.policy.guide.list.same_author == "year"
-        return tuple(filing_key(e, figures_first=first, by_year=by_year) for e in self.entries)
+        same = self.policy.guide.list.same_author
+        return tuple(filing_key(e, figures_first=first, same_author=same) for e in self.entries)
 
     @cached_property
     def expected_order(self) -> tuple[int, ...]:

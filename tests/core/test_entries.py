@@ -57,7 +57,7 @@ def paper(*entries: str) -> Paper:
 
 
 FIRST_SEVEN = [
-    filing_key(e, figures_first=True, by_year=False) for e in paper(*RIGHT_ORDER[:7]).entries
+    filing_key(e, figures_first=True, same_author="title") for e in paper(*RIGHT_ORDER[:7]).entries
 ]
 
 
@@ -134,11 +134,11 @@ class Filing(unittest.TestCase):
     def test_figures_spelled_out(self) -> None:
         entry = paper("*1821*. Pond House, 1999.").entries[0]
         self.assertEqual(
-            filing_key(entry, figures_first=False, by_year=False).by_letters.first,
+            filing_key(entry, figures_first=False, same_author="title").by_letters.first,
             "eighteentwentyone",
         )
         self.assertEqual(
-            filing_key(entry, figures_first=True, by_year=False).by_letters.first, "1821"
+            filing_key(entry, figures_first=True, same_author="title").by_letters.first, "1821"
         )
 
     @settings(deadline=None, max_examples=60)

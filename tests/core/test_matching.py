@@ -94,7 +94,7 @@ class Ways(unittest.TestCase):
     def test_the_main_source_of_a_paper_goes_without_saying(self) -> None:
         cited = " ".join(f"It waits (Abery {n})." for n in range(14, 19))
         got = paper(f"{cited}\nThe wall is low (19).")
-        self.assertEqual(got.matches[-1].reason, "the paper’s main source so far")
+        self.assertEqual(got.matches[-1].reason, "the paper’s main source")
 
     def test_where_an_unlisted_source_belongs(self) -> None:
         got = paper("It waits (Pellow 3).")

@@ -57,7 +57,7 @@ class Parts(unittest.TestCase):
         for words, expected in PARTS:
             with self.subTest(words=words):
                 text = f"x ({words})"
-                part = read_part(text, Span(3, 3 + len(words)), ())
+                part = read_part(text, Span(3, 3 + len(words)), (), KnownSources())
                 if expected is None:
                     self.assertIsNone(part)
                     continue
@@ -69,7 +69,7 @@ class Parts(unittest.TestCase):
 
     def test_italics_are_a_title(self) -> None:
         text = "x (Okonjo, Salt and Slack 23)"
-        part = read_part(text, Span(3, len(text) - 1), (Span(11, 25),))
+        part = read_part(text, Span(3, len(text) - 1), (Span(11, 25),), KnownSources())
         assert part is not None and part.title is not None
         self.assertEqual((part.title.text, part.title.dress), ("Salt and Slack", "italics"))
 

@@ -9,16 +9,26 @@ import re
 
 from ..text.names import natural_names
 from ..text.spans import Span
+from ..words import one_of, words
+from .known import KnownSources
 from .parts import Part, is_locator, opening_words, source_of
 
+# The year of an original, before that of the edition: `1949/2004`, `ca. 370 B.C.E./1892`, `[1902] 1966`.
+_ERA = r"(?:\s?(?:B\.?C\.?(?:E\.?)?|C\.?E\.?|A\.?D\.?))?"
 _YEAR = re.compile(
-    # A reprint has the year of the original first: `1949/2004`, `[1902] 1966`.
-    r"(?:(?:c|ca)\.\s?)?(?:(?:1[5-9]|20)\d\d/|[\[(](?:1[5-9]|20)\d\d[\])]\s)?"
-    r"(?P<year>(?:1[5-9]|20)\d\d|n\.\s?d\.|in\spress|forthcoming)-?(?P<letter>[a-z](?![\w.]))?(?!\w)",
+    rf"(?:(?:c|ca|approx|approximately)\.?\s?)?(?:\d{{2,4}}{_ERA}/|[\[(]\d{{3,4}}{_ERA}[\])]\s)?"
+    r"(?P<year>(?:1[5-9]|20)\d\d|n\.\s?d\.|in\spress|forthcoming)"
+    r"(?P<open>\s?[–-]\s?(?:present|(?:1[5-9]|20)\d\d))?-?(?P<letter>[a-z](?![\w.]))?(?!\w)",
     re.I,
 )
-_PERSONAL = re.compile(r",?\s*\b(?:personal\s+(?:communication|interview|correspondence))\b", re.I)
-_BRACKETS = re.compile(r"\s*\[[^\]]{1,40}\]")
+_PERSONAL = re.compile(
+    rf",?\s*\b(?:{one_of(words('citing.personal', 'phrases'))}(?!\w)"
+    rf"|{one_of(words('citing.personal', 'kinds'))}\s(?:{one_of(words('citing.personal', 'joined'))})"
+    r"\s(?:the\s)?author\b)",
+    re.I,
+)
+# Letters for a name, introduced behind it; in round brackets by mistake.
+_BRACKETS = re.compile(r"\s*(?:\[[^\]]{1,40}\]|\((?P<round>[A-Z][A-Za-z&.]{1,9})\))")
 _LABELLED = re.compile(
     r"(?:pp?|paras?|chap|ch|sec|table|figure|fig|section|chapter|slide|part|appendix|line|lines|"
     r"footnote|note|vol|track|act|scene|book|principle|article|minute|preface)\b|\d", re.I
@@ -27,7 +37,9 @@ _LONGEST_LOCATOR = 60
 _MOST_YEARS = 8
 
 
-def read_dated(text: str, span: Span, italics: tuple[Span, ...]) -> tuple[Part, ...]:
+def read_dated(
+    text: str, span: Span, italics: tuple[Span, ...], known: KnownSources
+) -> tuple[Part, ...]:
     """One part for each year of one source; empty where the words are no such citation.
 
     `text` is the paragraph's, `span` the words of one work in it, `italics` its italic stretches.
@@ -41,7 +53,7 @@ def read_dated(text: str, span: Span, italics: tuple[Span, ...]) -> tuple[Part, 
     for match in _YEAR.finditer(text, inner.start, inner.end):
         if match.start() > inner.start and text[match.start() - 1] not in " ,(\u00a0[\n":
             continue
-        read = _around(text, inner, match, italics, indirect=indirect, prefixed=prefixed)
+        read = _around(text, inner, match, italics, known, indirect=indirect, prefixed=prefixed)
         if read:
             return read
     return ()
@@ -62,6 +74,7 @@ def _around(
     inner: Span,
     first: re.Match[str],
     italics: tuple[Span, ...],
+    known: KnownSources,
     *,
     indirect: bool,
     prefixed: bool,
@@ -77,9 +90,11 @@ def _around(
         bare = Span(head.start, brackets.start())
     names, title = None, None
     if len(bare):
-        named = source_of(text, bare, italics)
+        named = source_of(text, bare, italics, known)
         if named is None:
             return ()
+        if first["open"] and "present" not in first["open"] and not known.opens(bare.of(text)):
+            return ()  # `World War II, 1939–1945`
         names, title = named
     years = [first]
     at = first.end()
@@ -113,6 +128,7 @@ def _around(
                 prefixed,
                 year_letter=(year.group("letter") or "").lower(),
                 year_span=Span(year.start("year"), year.end()),
+                nested=bool(brackets is not None and brackets["round"]),
                 locator_span=place,
             )
         )

@@ -24,7 +24,7 @@ from .known import KnownSources
 from .model import Citation, Cue
 from .narrative import locator_alone, page_at_the_end, year_alone
 from .notes import read_note
-from .parts import Part, read_part, split_works
+from .parts import Part, is_verse, read_in_another, read_part, split_works
 from .signals import find_cues, in_scope
 from .walk import (
     AFTER,
@@ -161,12 +161,12 @@ def _read_parenthesis(
         return
     sentence = cut.at(_last_inked(text, span.start))
     parts: list[Part] = []
-    for piece in split_works(text, bracket.inner, walk.known):
-        dated = read_dated(text, piece, paragraph.italics)
+    for piece in read_in_another(text, split_works(text, bracket.inner, walk.known)):
+        dated = read_dated(text, piece, paragraph.italics, walk.known)
         if dated and (walk.dated or dated[0].source):
             parts += dated
             continue
-        part = read_part(text, piece, paragraph.italics)
+        part = read_part(text, piece, paragraph.italics, walk.known)
         if part is None:
             continue
         if part.is_locator_alone and parts and parts[-1].source:
@@ -179,6 +179,7 @@ def _read_parenthesis(
             )
             continue
         parts.append(part)
+    shared = False
     if len(parts) > 1 and _only_introduces(text, span, parts[:1]):
         del parts[0]  # `(RBG; RBG, 2017)`
     if not parts or _only_introduces(text, span, parts):
@@ -193,7 +194,11 @@ def _read_parenthesis(
         if not parts[0].source:
             before_it = in_scope(cues, Span(max(0, sentence.start - _NEAR_BEFORE), sentence.start))
             year_alone(walk, paragraph, span, parts, sentence, before, before_it, named, used)
-            return
+            # `Pym (2016; see also Ilkes, 2017)`
+            parts = [p for p in parts if p.source]
+            if not parts:
+                return
+            shared = True
     if all(p.is_locator_alone for p in parts):
         if walk.dated and page_at_the_end(walk, paragraph, span, parts[0], sentence):
             return
@@ -205,12 +210,13 @@ def _read_parenthesis(
         if sure:
             certainty, tentative, doubt = max(certainty, LIKELY), False, ""
         before = in_scope(cues, Span(sentence.start, span.start))
+        own = part.span if shared or len(judged) > 1 else span
         walk.citations.append(
             Citation(
                 form="parenthetical",
                 paragraph=paragraph.index,
-                span=span if len(judged) == 1 else part.span,
-                text=(span if len(judged) == 1 else part.span).of(text),
+                span=own,
+                text=own.of(text),
                 parenthesis=span,
                 source=part.source,
                 source_span=part.source_span,
@@ -223,7 +229,8 @@ def _read_parenthesis(
                 locator_span=part.locator_span,
                 indirect=part.indirect,
                 signal="see" if part.prefixed and not part.indirect else "",
-                oddity=bracket.oddity,
+                oddity=bracket.oddity or ("nested" if part.nested else ""),
+                verse=is_verse(part),
                 personal=part.personal,
                 sentence=sentence,
                 cues=before,
@@ -264,6 +271,8 @@ def _judge(walk: Walk, text: str, span: Span, part: Part) -> tuple[float, bool, 
     names = part.names
     if part.personal or (walk.dated and part.year is not None):
         return CERTAIN, False, ""
+    if is_verse(part) and not walk.known.opens(part.source):
+        return LIKELY, True, ""  # it may be an edition's that the paper names once
     if walk.dated:
         # Without a year it is one only if an entry begins so: `(Volunteer 2)`, `(N = 9)` are not.
         return DOUBTFUL, True, ""

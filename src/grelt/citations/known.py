@@ -63,6 +63,14 @@ class KnownSources:
     def is_surname(self, word: str) -> bool:
         return letters(word) in self.surnames
 
+    def opens(self, text: str) -> bool:
+        """Whether words begin as an author or a title of the list does, whole and with a capital."""
+        phrase = without_article(words(text))
+        return bool(phrase) and any(
+            phrase[: len(known.words)] == known.words and any(map(str.isupper, text))
+            for known in self.by_first.get(phrase[0], ())
+        )
+
     def is_group(self, text: str) -> bool:
         """Whether words are the name of a listed group, or its letters, and nothing more."""
         phrase = without_article(words(text))

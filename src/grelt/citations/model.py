@@ -53,7 +53,8 @@ class Citation:
     in the sentence, with the page that belongs to this citation.
     `note_kind` is how a note cites: `full`, `short`, `ibid`, `list` (as an entry has it) or
     `cross` (another note); empty where it could not be told. `signal` is its `see`, `cf.`
-    `oddity` says what is odd about its brackets: `square`, `doubled`, `unclosed`.
+    `verse` says that the words are book, chapter and verse of a scripture.
+    `oddity` says what is odd about its brackets: `square`, `doubled`, `unclosed`, `nested`.
     `certainty` is how sure it is a citation at all; a `tentative` one counts only
     if it is matched.
     """
@@ -85,6 +86,7 @@ class Citation:
     note_kind: str = ""
     signal: str = ""
     oddity: str = ""
+    verse: bool = False
 
     @property
     def dated(self) -> str | None:

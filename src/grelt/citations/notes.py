@@ -58,7 +58,36 @@ _TAIL = re.compile(
     r"(?<=\d),?\s(?:for|on|where|who|which|about)\s[^“”\"]{3,160}$"
     r"|\s\((?:my|emphasis|original|italics|translation)\b[^()]*\)$", re.I
 )  # fmt: skip
+# What a reference may be to, instead of a work itself: `review of`, `introduction to`, said before its title.
+DESCRIBED = re.compile(
+    r",?\s+(?P<what>(?:(?:the\s)?(?:introduction|foreword|preface|afterword|prologue|epilogue|commentary|translator’s\s\w+)"
+    r"(?:\s(?:and|to)\s\w+)?\s(?:to|of)|(?:review|obituary|liner\snotes)\s(?:of|for)|letter\sto(?:\sthe\seditor)?|"
+    r"comment(?:ary)?\son|reply\sto)(?:,)?)$",
+    re.I,
+)
+# One letter of a volume of letters: `Eliot to Sara Hennell, January 16, 1843, in *Letters*`.
+_LETTER = re.compile(
+    rf"^(?P<who>{NAME_WORD}(?:\s{NAME_WORD}|\s[A-Z]\.){{0,3}})\sto\s(?:the\s)?{NAME_WORD}[^,]{{0,60}},\s[^“”\"]{{4,60}}\d{{4}},?\sin$"
+)
+# What was said or written to the writer, or asked of somebody: no list need hold it.
+_SAID = re.compile(
+    r",\s(?:(?:personal\s|telephone\s|phone\s|video\s|oral\s(?:history\s)?)?interview(?:ed)?\s(?:by|with)|"
+    r"(?:in\s)?(?:discussion|conversation|correspondence|telephone\sconversation)\swith|"
+    r"(?:e-?mail|letter|text|direct|facebook|private)?\s?(?:message|email|e-mail|letter|memo(?:randum)?)\sto)\s",
+    re.I,
+)
+# Book and line of an ancient work, behind its title without a comma.
+_CLASSICAL = re.compile(
+    r"\s(?P<place>\d{1,3}[a-e]?(?:[.:]\d{1,4}){1,3}[a-e]?(?:\s?[-–]\s?\d[\d.:]*[a-e]?)?|\d{2,4}[a-e]\d{0,2}(?:[-–]\d*[a-e]\d{0,2})?)$"
+)
+# A period where a comma should stand: `“Knots.” In *Voices of Rope*`.
+_HELD = re.compile(r"\s*In\s")
 _OP_CIT = re.compile(r"(?:op|loc)\.?\s?cit\.?", re.I)
+_ROLE = r"eds?\.|trans\.|comps?\.|dirs?\.|prods?\.|illus\.|perfs?\.|hosts?|directors?|conductors?"
+_BARE_PLACE = re.compile(
+    rf"(?P<who>{NAME_WORD}(?:(?:,\s|\sand\s){NAME_WORD}){{0,2}})\s(?P<place>\d{{1,4}}(?:[-–]\d{{1,4}})?)"
+)
+_AFTER_COLON = re.compile(rf"[:—]\s?(?=(?P<name>{NAME_WORD}),\s[“\"*‘A-Z])")
 _LONGEST_AUTHORS = 160
 _SMALL = frozenset("of for the and on in at to with de la du".split())
 
@@ -115,7 +144,10 @@ def _pieces(text: str, dressed: tuple[tuple[Span, str], ...]) -> list[Span]:
         asking = words.endswith(("?”", '?"', "!”", '!"', "?", "!")) and any(
             s.end == len(words) for s, _ in dressed
         )
-        if not inside and not asking:
+        held = _HELD.match(text, end) is not None and any(
+            s.end == len(words) for s, d in dressed if d == "quotes"
+        )
+        if not inside and not asking and not held:
             ends.append(end)
     if not ends or ends[-1] < len(text):
         ends.append(len(text))
@@ -154,7 +186,14 @@ def _read(
     ibid = _IBID.match(text[start:end])
     if ibid is not None and (not ibid["place"] or is_locator(ibid["place"])):
         return _ibid(start, end, ibid, signal)
-    for opening in (*(m.end() for m in _SIGNAL_INSIDE.finditer(text, start, end)), start):
+    inner = [m.end() for m in _SIGNAL_INSIDE.finditer(text, start, end)]
+    # `… in an appendix: Whitlock, “Folded Sheet,” 241`
+    inner += [
+        m.end()
+        for m in _AFTER_COLON.finditer(text, start, end)
+        if known.is_surname(m["name"]) and not any(s.contains(m.start()) for s, _ in dressed)
+    ]
+    for opening in (*sorted(inner), start):
         reference = _reference(text, Span(opening, end), dressed, known, signal)
         if reference is not None:
             return reference
@@ -195,19 +234,32 @@ def _reference(
     where, dress = title
     bare_end = _without_tail(text, where.end, bare_end)
     before = text[piece.start : where.start].strip(" ,\u00a0")
-    names = natural_names(_without_role(before)) if before else None
+    letter = _LETTER.match(before)
+    if letter is not None:
+        before = letter["who"]
+    described = DESCRIBED.search(before)
+    before = before[: described.start()] if described is not None else before
+    names = natural_names(without_role(before)) if before else None
     group = before if before and (names is None or looks_like_organisation(before)) else ""
-    if before and text[: where.start].rstrip()[-1:] not in ",“" and names is None:
+    parted = described is not None or letter is not None
+    if before and not parted and text[: where.start].rstrip()[-1:] not in ",“" and names is None:
         return None
     if group and not _is_group(group, known):
         return None
+    classical = _CLASSICAL.fullmatch(text, where.end, bare_end) if names is not None else None
+    if classical is not None:
+        return Reference(
+            "short", piece, Span(piece.start, where.end), names,
+            TitleCue(where.of(text).strip(MARKS).strip().rstrip(".,"), dress, where),
+            classical["place"], Span(*classical.span("place")), signal, True,
+        )  # fmt: skip
     rest = text[where.end : bare_end]
     place = _place(text, where.end, bare_end)
-    kind = _kind(rest, place, where.end, dressed, bare_end)
+    kind = "" if letter is not None else _kind(rest, place, where.end, dressed, bare_end)
     if kind is None:
         return None
     words = where.of(text).strip(MARKS).strip().rstrip(".,")
-    news = kind == "full" and not names and _DATE.search(rest) is not None
+    news = kind == "full" and _DATE.search(rest) is not None and (not names or dress == "quotes")
     return Reference(
         kind, piece, Span(piece.start, where.end), None if group else names,
         TitleCue(words, dress, where), place.of(text) if place is not None else None, place, signal,
@@ -221,8 +273,9 @@ def _without_tail(text: str, start: int, end: int) -> int:
     return tail.start() if tail is not None else end
 
 
-def _without_role(words: str) -> str:
-    return re.sub(r",?\s+(?:eds?\.|trans\.|comps?\.)$", "", words)
+def without_role(words: str) -> str:
+    """Names without `ed.`, `trans.`, `dir.`, `ed. and trans.`, or a screen name behind them."""
+    return re.sub(rf",?\s+(?:(?:{_ROLE})(?:\s(?:and|&)\s(?:{_ROLE}))?|\([@\w .-]+\))$", "", words)
 
 
 def _is_group(words: str, known: KnownSources) -> bool:
@@ -276,7 +329,16 @@ def _without_title(
         # A paper in an archive: no list need hold it.
         source = Span(piece.start, text.index(",", piece.start, end))
         return Reference("full", piece, source, None, None, signal=signal, newspaper=True)
-    place = _place(text, piece.start, end)
+    said = _SAID.search(text, piece.start, end)
+    if said is not None and _DATE.search(text, said.end(), end) is not None:
+        source = Span(piece.start, said.start())
+        names = natural_names(source.of(text))
+        if names is not None:
+            return Reference("full", piece, source, names, None, signal=signal, newspaper=True)
+    published = _published_undressed(text, piece, end, known, signal)
+    if published is not None:
+        return published
+    place = _place(text, piece.start, end) or _bare_place(text, piece.start, end, known)
     if place is None:
         return None
     words = text[piece.start : place.start].strip(" ,\u00a0")
@@ -297,6 +359,38 @@ def _without_title(
         return None
     source = Span(piece.start, piece.start + len(words))
     return Reference("short", piece, source, names, None, place.of(text), place, signal)
+
+
+def _published_undressed(
+    text: str, piece: Span, end: int, known: KnownSources, signal: str
+) -> Reference | None:
+    """`Mara Wendle, Wind and Wire (Reach: Quay Press, 2015), 14`: full, though its title lost its dress."""
+    facts = _FACTS.search(text, piece.start, end)
+    if facts is None or ":" not in facts.group():
+        return None
+    head, comma, tail = text[piece.start : facts.start()].rstrip(" ,").partition(", ")
+    names = natural_names(without_role(head))
+    if not comma or names is None or not all(n.given for n in names.names):
+        return None
+    if not known.has_surname(names) and not known.is_title(tail):
+        return None
+    at = piece.start + len(head) + 2
+    title = TitleCue(tail, "plain", Span(at, at + len(tail)))
+    place = _place(text, facts.end(), end)
+    return Reference(
+        "full", piece, Span(piece.start, title.span.end), names, title,
+        place.of(text) if place is not None else None, place, signal,
+    )  # fmt: skip
+
+
+def _bare_place(text: str, start: int, end: int, known: KnownSources) -> Span | None:
+    """A page behind a listed name without the comma between: `Osgard 9`."""
+    match = _BARE_PLACE.fullmatch(text, start, end)
+    if match is None:
+        return None
+    names = natural_names(match["who"])
+    listed = names is not None and known.has_surname(names)
+    return Span(*match.span("place")) if listed else None
 
 
 def _list_form(text: str, piece: Span, dressed: tuple[tuple[Span, str], ...]) -> Reference | None:

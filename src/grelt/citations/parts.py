@@ -20,10 +20,11 @@ from ..text.names import (
 )
 from ..text.quotes import MARKS, quoted
 from ..text.spans import Span
+from ..words import one_of, words
 from .known import KnownSources
 from .model import TitleCue
 
-_INDIRECT = r"qtd\.?\s+in|quoted\s+in|as\s+(?:cited|quoted)\s+in|cited\s+in"
+_INDIRECT = one_of(words("citing.through", "phrases"))
 _PREFIX = re.compile(
     rf"(?:(?P<indirect>{_INDIRECT})|see(?:\s+also|\s+esp\.?|\s+especially|,?\s+e\.g\.,?|\s+for\s+example,?)?"
     r"|cf\.|compare|e\.g\.,?|also|but\s+see|trans(?:lated)?\.?\s+in)\s+",
@@ -36,13 +37,11 @@ _SUFFIX = re.compile(
     r"|(?<=\d),\s+(?:for|on|where|who|which|whose|as)\s[a-z’'\s-]{2,60}$",
     re.I,
 )
-_LABEL = (
-    r"(?:pp?\.?|pgs?\.?|pages?|pars?\.|paras?\.|paragraphs?|chs?\.|chaps?\.|chapters?|secs?\.|sections?|"
-    r"defs?\.|lines?|ll?\.|acts?|scs?\.|scenes?|bks?\.|books?|folders?|fols?\.|boxe?s?|figs?\.|vols?\.|nn?\.|notes?|pts?\.|cantos?|"
-    r"[Ii]ntroduction|[Ff]oreword|[Pp]reface|[Aa]fterword|stanzas?|vv?\.|verses?|eps?\.|slides?|arts?\.|tables?|app\.)"
+_LABEL = one_of(
+    words("locators.labels", "words") | {w.capitalize() for w in words("locators.labels", "alone")}
 )
 _ROMAN = r"(?=[ivxlc])(?:c{0,3})(?:xc|xl|l?x{0,3})(?:ix|iv|v?i{0,3})"
-_NUMBER = rf"(?:\d{{1,5}}(?:[.:]\d{{1,4}}){{0,3}}[a-dn]?\d*|[A-Z]{{1,2}}\d{{1,3}}|(?:{_ROMAN})(?![^\W\d_]))"
+_NUMBER = rf"(?:\d{{1,5}}(?:[.:]\d{{1,4}}){{0,3}}[a-en]?\d*|[A-Z]{{1,2}}\d{{1,3}}|(?:{_ROMAN})(?![^\W\d_]))"
 _RANGE = rf"{_NUMBER}(?:\s?[-–—‑−]{{1,2}}\s?(?:{_NUMBER}))?(?:\s?ff?\.)?"
 _LOCATOR = re.compile(
     rf"(?:{_LABEL}\s?)?{_RANGE}(?:\s*(?:,|:|;|and|&)\s*(?:{_LABEL}\s?)?{_RANGE})*|n\.\s?pag\."
@@ -53,6 +52,7 @@ _GROUP = re.compile(
     rf"(?:[\s-]+(?:of|the|for|and|&|on|in|at|to|de|du|des|la|von|{UPPER}[\w’'&.-]*|\d{{1,4}}))*,?"
 )
 # A book of a sacred work, before its chapter and verse: `Gen.`, `1 Cor.`
+_HANDLE = re.compile(r"@[\w.]{2,30}")
 _BOOK = re.compile(r"(?:[1-3]\s)?[A-Z][a-z]{1,12}\.?")
 # A day: `14 March 1821`, `October 9, 2026`.
 DAY = re.compile(
@@ -63,19 +63,11 @@ DAY = re.compile(
 _REVIEW = re.compile(r"Rev(?:iew|\.)\sof", re.I)
 # Laws by reign and reports by volume: `51 Geo. 3`, `347 U.S. 483`.
 _STATUTE = re.compile(r"\d{1,3}(?:\s?&\s?\d{1,3})?\s+(?:[A-Z][a-z]{0,4}\.|U\.\s?S\.|F\.)")
-_NOT_SOURCES = frozenset(
-    """figure figures fig figs table tables chapter chapters ch appendix act scene part section
-    page pages p pp note notes line lines volume vol number no equation map plate photo exhibit
-    january february march april may june july august september october november december
-    jan feb mar apr jun jul aug sept sep oct nov dec monday tuesday wednesday thursday friday
-    saturday sunday spring summer autumn fall winter circa born died aged age year years century
-    group room route highway area stage phase step version type class grade level day week month
-    question item example case article participant participants respondent interviewee informant subject
-    study experiment model hypothesis wave sample condition trial session psalm genesis exodus
-    matthew mark luke john acts romans
-    gen exod lev num deut ps prov isa jer matt rom cor gal eph phil col thess tim heb jas pet rev
-    world bc bce ad ce am pm no see i ii iii""".split()
-)
+# Words that no list of sources tells: what is numbered, days and times.
+_NUMBERED = words("locators.numbered", "words")
+_NEVER = words("locators.numbered", "never")
+_SCRIPTURE = words("locators.scripture", "books", "short")
+_VERSE = re.compile(r"\d{1,3}[.:]\d{1,3}(?:\s?[-–—]\s?\d{1,3})?(?:[.:]\d{1,3})?.*")
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,6 +88,7 @@ class Part:
     year_span: Span | None = None
     locator_span: Span | None = None
     personal: bool = False
+    nested: bool = False
 
     @property
     def is_locator_alone(self) -> bool:
@@ -119,13 +112,13 @@ def is_locator(words: str) -> bool:
 
 
 def source_of(
-    text: str, span: Span, italics: tuple[Span, ...]
+    text: str, span: Span, italics: tuple[Span, ...], known: KnownSources
 ) -> tuple[NameList | None, TitleCue | None] | None:
     """Names and title within the words that name a source; None where they are neither."""
-    return _source(text, span, italics)
+    return _source(text, span, italics, known)
 
 
-def read_part(text: str, span: Span, italics: tuple[Span, ...]) -> Part | None:
+def read_part(text: str, span: Span, italics: tuple[Span, ...], known: KnownSources) -> Part | None:
     """Read one work's words, or None where they cannot name a source or a place in one.
 
     `text` is the paragraph's, `span` the words in it, `italics` its italic stretches.
@@ -154,7 +147,7 @@ def read_part(text: str, span: Span, italics: tuple[Span, ...]) -> Part | None:
             whole, "", empty, None, None, year, locator, labelled, indirect, bool(prefix),
             locator_span=_find(text, locator, start, end),
         )  # fmt: skip
-    named = _source(text, Span(source_start, source_end), italics)
+    named = _source(text, Span(source_start, source_end), italics, known)
     if named is None:
         return None
     names, title = named
@@ -221,11 +214,11 @@ def _year(
 
 
 def _source(
-    text: str, span: Span, italics: tuple[Span, ...]
+    text: str, span: Span, italics: tuple[Span, ...], known: KnownSources
 ) -> tuple[NameList | None, TitleCue | None] | None:
     """Names and title within the source's words; None where they are neither."""
-    words = span.of(text)
-    if DAY.fullmatch(words) or _STATUTE.match(words):
+    said = span.of(text)
+    if not known.opens(said) and (DAY.fullmatch(said) or _STATUTE.match(said)):
         return None
     title = _dressed_title(text, span, italics)
     if title is not None:
@@ -242,20 +235,42 @@ def _source(
         if before and names is None and not _is_group(before):
             return None
         return names, title
-    if re.split(r"[\s.,]", words.casefold(), maxsplit=1)[0] in _NOT_SOURCES:
+    if _numbers_something(said, known):
         return None
-    comma = words.rfind(",")
-    if comma > 0 and not re.search(r"\band\b|&|\bet\b", words[comma:]):
+    comma = said.rfind(",")
+    if comma > 0 and not re.search(r"\band\b|&|\bet\b", said[comma:]):
         # `Okonjo, Salt`: a title whose dress was forgotten, or that the format does not keep.
         # Two names would be joined by a word, not by a comma alone.
-        names, tail = natural_names(words[:comma]), words[comma + 1 :].strip()
+        names, tail = natural_names(said[:comma]), said[comma + 1 :].strip()
         if names is not None and _is_group(tail) and tail.casefold().strip(".") not in SUFFIXES:
-            at = span.end - len(words[comma + 1 :].lstrip())
+            at = span.end - len(said[comma + 1 :].lstrip())
             return names, TitleCue(tail, "plain", Span(at, span.end))
-    names = natural_names(words)
-    if names is not None and not _reads_as_group(words):
+    if _HANDLE.fullmatch(said) or (said[:1] == "@" and known.opens(said)):
+        return None, None
+    names = natural_names(said)
+    if names is not None and not _reads_as_group(said):
         return names, None
-    return (None, None) if _is_group(words) else None
+    return (None, None) if _is_group(said) else None
+
+
+def _numbers_something(said: str, known: KnownSources) -> bool:
+    """`Table`, `May`, `Psalm`: words that stand before a figure and name no source, unless the list has one
+    that begins with them, or they begin the name of a group."""
+    first, _, rest = said.casefold().partition(" ")
+    first = first.strip(".,")
+    if known.opens(said) or not (first in _NUMBERED or first in _NEVER):
+        return False
+    return len(rest.split()) < 2 or not looks_like_organisation(said)
+
+
+def is_verse(part: Part) -> bool:
+    """Whether a part gives book, chapter and verse of a scripture: `Jonah 1.5`, `2 Sam. 12:4`."""
+    book = part.source.casefold().strip(" .").lstrip("123i ").strip()
+    return (
+        book.rpartition(" ")[2] in _SCRIPTURE
+        and part.year is None
+        and _VERSE.fullmatch(part.locator or "") is not None
+    )
 
 
 def _reads_as_group(words: str) -> bool:
@@ -298,6 +313,26 @@ def split_works(text: str, span: Span, known: KnownSources) -> list[Span]:
     edges = [-1, *cuts, len(inside)]
     pieces = [Span(span.start + a + 1, span.start + b) for a, b in itertools.pairwise(edges)]
     return [part for piece in pieces for part in _unmarked(text, piece, known)]
+
+
+_THROUGH = re.compile(rf"(?:^|[\s,;(])(?P<through>{_INDIRECT})\s", re.I)
+
+
+def read_in_another(text: str, pieces: list[Span]) -> list[Span]:
+    """The works without those that were read in another: of `Pym, 1970, as cited in Osgard, 2011` the words
+    from `as cited in` on, for that is what stands in the list."""
+    found: list[Span] = []
+    for piece in pieces:
+        through = _THROUGH.search(text, piece.start, piece.end)
+        if through is None:
+            found.append(piece)
+            continue
+        start = through.start("through")
+        alone = not text[piece.start : start].strip(" ,;")
+        if alone and found:
+            del found[-1]  # `Pym 1970, 3; cited in Osgard 2011, 14`
+        found.append(Span(start, piece.end))
+    return found
 
 
 def _unmarked(text: str, piece: Span, known: KnownSources) -> list[Span]:

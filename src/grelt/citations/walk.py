@@ -21,7 +21,9 @@ CAPITALISED = re.compile(r"[^\W\d_a-z][^\W\d_]+")
 # What may follow a parenthesis that closes a clause.
 AFTER = re.compile(r"[\s”\"’]*(?:[.?!,;:…—–)]|$)")
 CERTAIN, LIKELY = 0.95, 0.85
-_DATED = re.compile(r"(?:^|[\s,(])(?:(?:1[5-9]|20)\d\d[a-z]?|n\.d\.|in press)(?=$|[,:;)\s])")
+_DATED = re.compile(
+    r"(?:^|[\s,(/])(?:(?:1[5-9]|20)\d\d[a-z]?|n\.d\.|in press)(?=$|[,:;)\s]|[–-]present)"
+)
 _PAGED = re.compile(r"(?:[^\d(]{0,80}[^\W\d_][^\d(]{0,4}\s)?\d{1,4}(?:\s?[-–]\s?\d{1,4})?")
 
 

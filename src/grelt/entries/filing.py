@@ -9,10 +9,12 @@ from __future__ import annotations
 import re
 from dataclasses import dataclass
 
+from ..text.calendar import MONTH, month_number
 from ..text.folding import LEADING_ARTICLES, letters, words
 from .model import Entry, Opening, OpeningKind
 
 _UNDATED = {"n.d.": "0000", "in press": "9999", "forthcoming": "9999"}
+_DAY = re.compile(rf"\(\d{{4}}[a-z]?,\s(?P<month>{MONTH})\s?(?P<day>\d{{1,2}})?")
 _FIGURES = re.compile(r"\d[\d,]*")
 
 
@@ -31,22 +33,36 @@ class Filing:
 
     by_letters: FilingKey
     by_words: FilingKey
-    within: tuple[str, str]
+    within: tuple[str, tuple[int, int], str]
 
 
-def filing_key(entry: Entry, *, figures_first: bool, by_year: bool) -> Filing:
+def filing_key(entry: Entry, *, figures_first: bool, same_author: str) -> Filing:
     """The filing of an entry. An entry that repeats an author is filed under that author.
 
-    Within one author works go by title, or by year (oldest first, undated before, in press
-    after) and then by title.
+    Within one author works go by `title`, or by `year` (oldest first, undated before, in press
+    after) and then by title, or by `date`, where of one year's works those with a month and a day follow
+    those without, by day, before the title decides.
     """
+    by_year = same_author != "title"
     title = entry.title.text if entry.title is not None else ""
     year = _UNDATED.get(entry.year or "", entry.year or "0000") if by_year else ""
     return Filing(
         _key(entry.author, figures_first, letters),
         _key(entry.author, figures_first, _spaced),
-        (year, letters(_title(title, figures_first))),
+        (
+            year,
+            _day(entry) if same_author == "date" else (0, 0),
+            letters(_title(title, figures_first)),
+        ),
     )
+
+
+def _day(entry: Entry) -> tuple[int, int]:
+    """Month and day behind the year that follows the author, 0 where there are none."""
+    match = _DAY.search(entry.text, entry.author.span.end if entry.author.names else 0)
+    if match is None or entry.date_place != "enclosed":
+        return 0, 0
+    return month_number(match["month"]) or 0, int(match["day"] or 0)
 
 
 def title_filing(text: str, *, figures_first: bool) -> FilingKey:

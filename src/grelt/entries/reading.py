@@ -28,7 +28,8 @@ from ..text.spans import Span, Squeezed, squeeze
 from .model import Entry, EntryElement, Opening, OpeningKind, SourceEntries
 from .segment import cut_entries
 
-_REPEAT = re.compile(r"(?:-{2,4}|[—–―]{1,3}|_{2,}|-\s-\s-)(?=[.,\s])")
+# Dashes of any length and make, or a line, in the place of a name.
+_REPEAT = re.compile(r"(?:(?:-\s?){2,}|(?:[—–―⸺⸻−]\s?)+|(?:_\s?){2,})(?<!\s)(?=[.,;:\s]|$)")
 _LABEL = re.compile(
     r",?\s*\(?\b(?:(?:general|consulting|series)\s)?(?:editors?|eds?\.?|translators?|trans\.?|directors?|dirs?\.?|performers?|"
     r"composers?|creators?|narrators?|hosts?|adapters?|compilers?|comps?\.?|illustrators?|"
@@ -301,7 +302,8 @@ def _title_after(
     while start < len(text) and text[start] in " .,":
         start += 1
     label = re.match(
-        r"\(?(?:editors?|eds?\.|translators?|directors?|creators?|performers?|et al\.?)\)?[.,]?\s*",
+        r"\(?(?:editors?|eds?\.|translators?|trans\.|directors?|dirs?\.|creators?|performers?|compilers?|comps?\.|"
+        r"hosts?|narrators?|illustrators?|et al\.?)\)?[.,]?\s*",
         text[start:],
     )
     start += label.end() if label else 0

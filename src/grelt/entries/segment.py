@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from itertools import pairwise
 
 from ..document import Document, Paragraph
 from ..structure.headings import is_list_heading
@@ -21,8 +22,24 @@ _ENDS = re.compile(r"[.!?][”\"’)\]]?$|(?:https?://|www\.|doi\.org/)\S+$|\.\w
 _LEGEND = re.compile(
     r"(?:An\s)?(?:\w+\s)?(?:marked|preceded|asterisk)\b.*\basterisk|An asterisk\b", re.I
 )
+# A group, then a date or a title in quotation marks, as entries have them: their titles may be long and small.
+_TITLED_OPENING = re.compile(
+    r"[^.()“”]{2,140}?\.?\s(?:\((?:(?:1[4-9]|20)\d\d[a-z]?|n\.d\.|in\spress)[^()]{0,40}\)\."
+    r"|(?:(?:1[4-9]|20)\d\d[a-z]?|n\.d\.)\.\s|(?<=\.\s)[“\"])"
+)
+_GROUP_OPENING = re.compile(r"[^\W\d_][^.“”]{1,90}\.\s")
+_PLAIN_WORDS = re.compile(
+    r"[^\W\d_a-z][^\W\d_]+(?:\s(?:and|of|the|[^\W\d_a-z][^\W\d_]+|[a-z]+)){0,3}"
+)
+# What no entry begins with: its publisher and year, pages, an address alone, a medium.
+_NEVER_FIRST = re.compile(
+    r"(?:[^.“”\d]{2,70},\s(?:1[4-9]|20)\d\d\.?|(?:https?://|www\.)\S+|(?:Web|Print)\.(?:\s.{0,30})?|"
+    r"(?:pp?|[Vv]ol|[Nn]o)\.\s?\d.*)"
+)
+_YEAR = re.compile(r"\b(?:1[4-9]|20)\d\d\b|\bn\.d\.")
 _SUBHEADING = 60
 _PROSE_WORDS = 25
+_TITLE_MARKS = '“"«‘-—–_*'
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,19 +59,24 @@ def cut_entries(document: Document, source_list: SourceList) -> Cut:
     subheadings: list[int] = []
     blanks: list[int] = []
     annotations: list[int] = []
+    inked = [i for i in source_list.paragraphs if not document.paragraphs[i].is_blank]
+    following = dict(pairwise(inked))
     for index in source_list.paragraphs:
         paragraph = document.paragraphs[index]
+        before = document.paragraphs[groups[-1][-1]] if groups else None
+        after = document.paragraphs[following[index]] if index in following else None
+        legend = _LEGEND.match(paragraph.text.strip()) is not None
         if paragraph.is_blank:
             blanks.append(index)
-        elif _is_subheading(paragraph) and not _LEGEND.match(paragraph.text.strip()):
+        elif not legend and (_is_subheading(paragraph) or _divides(before, paragraph, after)):
             subheadings.append(index)
-        elif _LEGEND.match(paragraph.text.strip()) or (groups and is_annotation(paragraph)):
+        elif legend or (groups and is_annotation(paragraph)):
             annotations.append(index)
         elif (
-            groups
+            before is not None
             and groups[-1][-1] == index - 1
             and not paragraph.parted
-            and _continues(document.paragraphs[groups[-1][-1]], paragraph)
+            and _continues(before, paragraph)
         ):
             groups[-1].append(index)
         else:
@@ -64,11 +86,28 @@ def cut_entries(document: Document, source_list: SourceList) -> Cut:
     )
 
 
+def _divides(before: Paragraph | None, paragraph: Paragraph, after: Paragraph | None) -> bool:
+    """A few plain words without an end, between entries that have one: a subheading that nothing sets off."""
+    text = paragraph.text.strip()
+    return (
+        _PLAIN_WORDS.fullmatch(text) is not None
+        and after is not None
+        and looks_like_entry(after)
+        and (before is None or _ENDS.search(before.text.strip()) is not None)
+        and not paragraph.italics
+    )
+
+
 def is_annotation(paragraph: Paragraph) -> bool:
     """Prose under an entry: many words, most of them small, and none of an entry's beginnings."""
     plain = [w for w in paragraph.text.split() if w[:1].isalpha()]
-    if len(plain) < _PROSE_WORDS or _AUTHOR_START.match(paragraph.text.strip()):
+    text = paragraph.text.strip()
+    if len(plain) < _PROSE_WORDS or _AUTHOR_START.match(text) or _TITLED_OPENING.match(text):
         return False
+    opening = _GROUP_OPENING.match(text)
+    lead = len(paragraph.text) - len(paragraph.text.lstrip())
+    if any(s.start - lead in (0, opening.end() if opening else 0) for s in paragraph.italics):
+        return False  # a title in its dress, at once or behind a group's name
     small = sum(w[:1].islower() for w in plain)
     return small >= 0.7 * len(plain) and paragraph.text.lstrip()[:1] not in '“"-—'
 
@@ -106,10 +145,18 @@ def _continues(previous: Paragraph, paragraph: Paragraph) -> bool:
         )
     )
     opens = _OPENS.match(body) is not None
-    if _AUTHOR_START.match(body):
+    if _AUTHOR_START.match(body) and not _NEVER_FIRST.fullmatch(body):
         return False
+    if _NEVER_FIRST.fullmatch(body) and (set_in or not _YEAR.search(previous.text)):
+        return True
     if finished:
-        return set_in and not opens and not looks_like_entry(paragraph) and body[:1].islower()
+        dressed = any(s.start <= len(lead) for s in paragraph.italics)
+        return (
+            set_in
+            and not dressed
+            and body[:1] not in _TITLE_MARKS
+            and not looks_like_entry(paragraph)
+        )
     if set_in:
         return True
     return body[:1].islower() or not opens

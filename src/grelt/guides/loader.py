@@ -23,7 +23,7 @@ _ALLOWED = {
     "range_dash": {"-", "–"},
     "date": {"end", "enclosed", "after-author"},
     "ordering": {"letter-by-letter", "word-by-word"},
-    "same_author": {"title", "year"},
+    "same_author": {"title", "year", "date"},
     "repeated_author": {"three marks", "in full", "either"},
     "system": {"author-page", "author-date", "notes"},
 }

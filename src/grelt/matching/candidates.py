@@ -113,8 +113,10 @@ def _by_any_words(citation: Citation, index: EntryIndex) -> Iterable[Candidate]:
 
 
 def _by_names(cited: NameList, index: EntryIndex) -> Iterable[Candidate]:
-    first = cited.names[0]
-    for number in index.first_surname.get(first.key, ()):
+    first = _as_listed(cited.names[0], index)
+    for number in dict.fromkeys(
+        n for k in sorted(first.keys) for n in index.first_surname.get(k, ())
+    ):
         entry = index.entries[number]
         penalty = _given_penalty(first, entry.persons[0])
         if penalty is None:
@@ -150,8 +152,19 @@ def _by_names(cited: NameList, index: EntryIndex) -> Iterable[Candidate]:
                 f"{first.family} is the first name of {index.entries[number].label}",
                 first.family,
             )
-    if first.key not in index.first_surname:
+    if first.keys.isdisjoint(index.first_surname):
         yield from _by_spelling(first, cited, index)
+
+
+def _as_listed(name: PersonName, index: EntryIndex) -> PersonName:
+    """A name with the surname that the list has: of `Marsh Ellis` both words, of `Ana Pérez de la Oca` the
+    last four."""
+    tokens = f"{name.given} {name.family}".split()
+    for start in range(len(tokens)):
+        family = " ".join(tokens[start:])
+        if letters(family) in index.first_surname:
+            return PersonName(family, " ".join(tokens[:start]), name.suffix)
+    return name
 
 
 def _given_penalty(cited: PersonName, listed: PersonName) -> float | None:

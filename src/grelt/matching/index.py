@@ -9,12 +9,15 @@ from dataclasses import dataclass, field
 
 from ..entries import Entry, OpeningKind
 from ..text.folding import LEADING_ARTICLES, fold, letters, words
+from ..words import words as table_words
 
 _SPELLED_OUT = {
     "dept": "department", "univ": "university", "assn": "association", "assoc": "association",
     "natl": "national", "intl": "international", "inst": "institute", "soc": "society",
     "govt": "government", "comm": "commission", "acad": "academy",
 }  # fmt: skip
+_CAPITAL = re.compile(r"[^\W\d_a-z][\w’'-]*")
+_EDITIONS = frozenset(w for e in table_words("locators.scripture", "editions") for w in words(e))
 _PAREN_LETTERS = re.compile(r"[(\[]([A-Z][A-Za-z&.-]{1,9})(?:[)\]]|[,;]\s)")
 
 
@@ -31,6 +34,8 @@ class EntryIndex:
     introduced: dict[str, int] = field(default_factory=dict)
     title_word: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
     container: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
+    scripture: list[int] = field(default_factory=list)
+    spoken_of: dict[str, int] = field(default_factory=dict)
     surnames_by_length: dict[int, set[str]] = field(default_factory=lambda: defaultdict(set))
 
     @classmethod
@@ -40,7 +45,21 @@ class EntryIndex:
         for number, entry in enumerate(entries):
             index._add(number, entry)
         index._find_introductions(prose)
+        index._find_names(prose)
         return index
+
+    def named_by(self, entry: int, paragraph: int) -> bool:
+        """Whether the prose has named the first author of an entry up to this paragraph."""
+        persons = self.entries[entry].persons
+        first = words(persons[0].family)[-1:] if persons else ()
+        return bool(first) and self.spoken_of.get(first[0], paragraph + 1) <= paragraph
+
+    def pages_have(self, entry: int, page: int | None) -> bool | None:
+        """Whether a page is one of the entry's; None where that cannot be told."""
+        pages = self.entries[entry].pages
+        if pages is None or page is None or pages[0] >= pages[1]:
+            return None
+        return pages[0] <= page <= pages[1]
 
     def titled(self, cited: Iterable[str]) -> list[int]:
         """Entries whose title has any of these folded words, in the order of the list."""
@@ -67,11 +86,14 @@ class EntryIndex:
         author = entry.author
         for word in set(entry.title_words):
             self.title_word[word].append(number)
+        if not _EDITIONS.isdisjoint(entry.title_words):
+            self.scripture.append(number)
         if entry.container is not None:
             self.container[letters(entry.container.text)].append(number)
         if author.kind is OpeningKind.PERSON and entry.persons:
             first, *later = entry.persons
-            self.first_surname[first.key].append(number)
+            for key in sorted(first.keys):
+                self.first_surname[key].append(number)
             self.surnames_by_length[len(first.key)].add(first.key)
             for person in (*later, *entry.contributors):
                 self.later_surname[person.key].append(number)
@@ -92,6 +114,14 @@ class EntryIndex:
         if author.kind is OpeningKind.TITLE:
             for short in acronyms(author.text):
                 self.acronym[short].append(number)
+
+    def _find_names(self, prose: list[tuple[int, str]]) -> None:
+        wanted = {
+            word for e in self.entries if e.persons for word in words(e.persons[0].family)[-1:]
+        }
+        for paragraph, text in prose:
+            for name in {w for token in _CAPITAL.findall(text) for w in words(token)} & wanted:
+                self.spoken_of.setdefault(name, paragraph)
 
     def _find_introductions(self, prose: list[tuple[int, str]]) -> None:
         """`Estuary and Reach Trust (ERT)`: letters explained once may be used from there on."""

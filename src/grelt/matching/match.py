@@ -2,24 +2,27 @@
 
 from __future__ import annotations
 
+import re
 from collections import Counter
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 
 from ..citations import Citation, Cue
-from ..entries import Entry
+from ..entries import Entry, OpeningKind
 from ..text.folding import fold, letters, without_article, words
 from ..text.names import natural_name
 from ..text.spelling import is_a_letter_away
 from .candidates import RIGHT_WAYS, Candidate, Way, candidates
 from .duplicates import duplicates
 from .index import EntryIndex
+from .main_source import page_of, pages_to_main_sources
 from .model import Match, MatchDegree, UnlistedSource
 from .unlisted import unlisted_sources
 from .years import agreeing_with_year
 
 _CLOSE = 0.03
-_MAIN_SOURCE_SHARE, _MAIN_SOURCE_LEAST = 0.5, 4
+_CLASSICAL = re.compile(r"\d[.:]\d|\d[a-e]")
 _MENTION_WAYS = RIGHT_WAYS | {Way.TITLE_FOR_AUTHOR, Way.ACRONYM}
 
 
@@ -33,6 +36,11 @@ class Matching:
     repeats: dict[int, int]
     kept: tuple[int, ...]
     cited_by: dict[int, tuple[int, ...]] = field(default_factory=dict)
+
+    @cached_property
+    def perhaps_cited(self) -> frozenset[int]:
+        """Entries that some citation may mean as well as the one it was given to."""
+        return frozenset(entry for match in self.matches for entry in match.rivals)
 
 
 def match_citations(
@@ -67,6 +75,7 @@ def match_citations(
         matches.append(match)
         if len(match.entries) == 1 and not citation.tentative:
             tally[match.entries[0]] += 1
+    pages_to_main_sources(citations, matches, index, prose, tally, joins)
     kept = _kept(citations, matches, joins)
     chosen = tuple(citations[i] for i in kept)
     final = tuple(matches[i] for i in kept)
@@ -111,22 +120,32 @@ def _choose(
     if citation.personal and citation.form != "note":
         return Match(MatchDegree.NONE, (), "a personal communication stands in no list", 1.0)
     if not citation.source and not citation.cues:
-        return _continued(before, tally)
+        return _continued(before)
     found = _candidates(citation, index)
     if not found and not citation.source:
-        return _continued(before, tally)
+        return _continued(before)
+    if not found and citation.form == "note":
+        held = _holding(citation, index)
+        if held is not None:
+            return held
     found = [_with_author_named(c, citation, index, before) for c in found]
     found = [_with_name_misspelled(c, citation, index) for c in found]
     found = _agreeing_with_title(found, citation, index)
     found = agreeing_with_year(found, citation, index)
     found.sort(key=lambda c: (-c.score, c.entry))
     if not found:
+        if citation.verse and index.scripture:
+            return _of_scripture(index, tally)
         return Match(MatchDegree.NONE, (), "no entry begins with it", citation.certainty)
     best = found[0]
     rivals = [c for c in found if c.score >= best.score - _CLOSE and c.way == best.way]
     rivals = _without_repeats(rivals, repeats)
+    others: tuple[int, ...] = ()
     if len(rivals) > 1:
-        rivals, reason = _told_apart(rivals, citation, index, before)
+        every = rivals
+        rivals, reason, told = _told_apart(rivals, citation, index, before)
+        if not told:
+            others = tuple(c.entry for c in every if c not in rivals)
         if len(rivals) > 1:
             return Match(
                 MatchDegree.AMBIGUOUS,
@@ -138,21 +157,44 @@ def _choose(
             )
         best = replace(rivals[0], reason=reason)
     degree = MatchDegree.EXACT if best.way in RIGHT_WAYS else MatchDegree.NEAR
-    return Match(degree, (best.entry,), best.reason, round(best.score, 3), best.way, best.cited)
+    return Match(
+        degree,
+        (best.entry,),
+        best.reason,
+        round(best.score, 3),
+        best.way,
+        best.cited,
+        rivals=others,
+    )
 
 
-def _continued(before: Match | None, tally: Counter[int]) -> Match:
-    """A locator alone: the source of the citation before it, or the paper's main source."""
+def _holding(citation: Citation, index: EntryIndex) -> Match | None:
+    """What a note cites may be listed by what holds it: `Bastow Letters`, `*Corran Bell*`."""
+    said = f" {' '.join(words(citation.text))} "
+    for number, entry in enumerate(index.entries):
+        opening = without_article(words(entry.author.text))
+        if entry.author.kind is OpeningKind.PERSON or len("".join(opening)) < 8:
+            continue
+        if len(opening) > 1 and f" {' '.join(opening)} " in said:
+            return Match(
+                MatchDegree.EXACT, (number,), "what holds it is listed", 0.8, Way.FIRST_ELEMENT,
+                entry.author.text,
+            )  # fmt: skip
+    return None
+
+
+def _of_scripture(index: EntryIndex, tally: Counter[int]) -> Match:
+    """Book, chapter and verse alone: of the edition that is listed, the one cited most if several are."""
+    entry = max(index.scripture, key=lambda e: (tally[e], -e))
+    return Match(MatchDegree.EXACT, (entry,), "a book of the scripture that is listed", 0.85)
+
+
+def _continued(before: Match | None) -> Match:
+    """A locator alone: the source of the citation before it."""
     if before is not None and (before.entries or not before.sourceless):
         reason = "continues the source named before it"
         degree = before.degree if before.degree is not MatchDegree.NEAR else MatchDegree.EXACT
         return Match(degree, before.entries, reason, 0.85, before.way, before.cited, carried=True)
-    if tally:
-        entry, count = tally.most_common(1)[0]
-        if count >= _MAIN_SOURCE_LEAST and count >= _MAIN_SOURCE_SHARE * tally.total():
-            return Match(
-                MatchDegree.EXACT, (entry,), "the paper’s main source so far", 0.6, carried=True
-            )
     return Match(MatchDegree.NONE, (), "no source named", 0.9, sourceless=True)
 
 
@@ -201,15 +243,21 @@ def _with_author_named(
     candidate: Candidate, citation: Citation, index: EntryIndex, before: Match | None
 ) -> Candidate:
     """A title in parentheses is right where the sentence, or the citation before, names its author."""
-    if candidate.way is not Way.TITLE_FOR_AUTHOR or candidate.score < 0.8:
+    if candidate.way is not Way.TITLE_FOR_AUTHOR:
         return candidate
+    if candidate.score < 0.8 and not _CLASSICAL.search(citation.locator or ""):
+        return candidate  # a word or two out of a title; of an ancient work its edition has more
     entry = index.entries[candidate.entry]
     keys = {p.key for p in entry.persons} or {letters(entry.author.text)}
-    named = any(
-        (name := natural_name(c.listed or c.text)) is not None and name.key in keys
-        for c in (*citation.cues, *citation.earlier)
-        if c.kind == "name"
-    ) or any(letters(c.text) in keys for c in citation.cues if c.kind == "group")
+    named = (
+        index.named_by(candidate.entry, citation.paragraph)
+        or any(
+            (name := natural_name(c.listed or c.text)) is not None and name.key in keys
+            for c in (*citation.cues, *citation.earlier)
+            if c.kind == "name"
+        )
+        or any(letters(c.text) in keys for c in citation.cues if c.kind == "group")
+    )
     if not named and before is not None:
         named = any(index.entries[e].author.text == entry.author.text for e in before.entries)
     if not named:
@@ -264,7 +312,8 @@ def _agreeing_with_title(
     if best:
         # Works of one author share words; the one meant shares most, or begins so.
         return [c for c in by_name if agreement[c.entry] == best]
-    return [] if by_name else found
+    # What is not read as a title there may be the one that is cited.
+    return [c for c in by_name if not index.entries[c.entry].title_words] if by_name else found
 
 
 def _titles_agree(cited: tuple[str, ...], entry: Entry) -> int:
@@ -296,8 +345,9 @@ def _without_repeats(rivals: list[Candidate], repeats: dict[int, int]) -> list[C
 
 def _told_apart(
     rivals: list[Candidate], citation: Citation, index: EntryIndex, before: Match | None
-) -> tuple[list[Candidate], str]:
-    """Narrow rivals by what the sentence says: a title, a given name, the source before."""
+) -> tuple[list[Candidate], str, bool]:
+    """Narrow rivals by what the sentence says: a title, a given name, the page, the source before. Also
+    whether that tells the reader."""
     named_titles = [words(c.text) for c in citation.cues if c.kind == "title"]
     by_title = [
         c
@@ -309,7 +359,7 @@ def _told_apart(
         )
     ]
     if len(by_title) == 1:
-        return by_title, "author and title are named in the sentence"
+        return by_title, "author and title are named in the sentence", True
     givens = {
         fold(name.given.split()[0])
         for c in citation.cues
@@ -323,12 +373,19 @@ def _told_apart(
         and fold(index.entries[c.entry].persons[0].given).split()[0] in givens
     ]
     if len(by_given) == 1:
-        return by_given, "the full name is given in the sentence"
-    if before is not None and len(before.entries) == 1:
+        return by_given, "the full name is given in the sentence", True
+    page = page_of(citation.locator)
+    on_page = [c for c in rivals if index.pages_have(c.entry, page)]
+    if len(on_page) == 1:
+        return on_page, "of the works that fit, the one with this page", False
+    off_page = {c.entry for c in rivals if index.pages_have(c.entry, page) is False}
+    if before is not None and len(before.entries) == 1 and before.entries[0] not in off_page:
         by_order = [c for c in rivals if c.entry == before.entries[0]]
         if by_order:
-            return by_order, "goes on with the work cited just before"
-    return rivals, ""
+            # Within a paragraph the name alone goes on with the same work; by letter never.
+            told = citation.year is None
+            return by_order, "goes on with the work cited just before", told
+    return rivals, "", True
 
 
 def _kept(
@@ -350,6 +407,13 @@ def _kept(
         if citation.note_kind
         for entry in match.entries
     }
+    # By author and date a source is cited where its year is; elsewhere its name is only spoken of.
+    dated = {
+        entry
+        for citation, match in zip(citations, matches, strict=True)
+        if citation.year is not None and not citation.tentative
+        for entry in match.entries
+    }
     kept: list[int] = []
     for number, (citation, match) in enumerate(zip(citations, matches, strict=True)):
         if not citation.tentative or number in joins:
@@ -366,6 +430,8 @@ def _kept(
             ahead = page_alone.get(citation.paragraph + 1, set())
             if noted.issuperset(match.entries) and citation.form != "note":
                 continue  # where notes cite a source, its name in the text does not
+            if dated.issuperset(match.entries):
+                continue
             if have.issuperset(match.entries) or ahead.issuperset(match.entries):
                 continue
             if _merely_mentions(citation) and cited.issuperset(match.entries):

@@ -21,7 +21,8 @@ class Match:
 
     `way` tells the slip of a near match. `by_hand` marks a person's own join.
     `carried` marks a locator alone that continues the source before it; `sourceless`
-    one that nothing names a source for.
+    one that nothing names a source for. `rivals` are other entries that the words may mean as well, where
+    only the order of the citations, or a page, speaks for the one chosen.
     """
 
     degree: MatchDegree
@@ -33,6 +34,7 @@ class Match:
     by_hand: bool = False
     carried: bool = False
     sourceless: bool = False
+    rivals: tuple[int, ...] = ()
 
 
 @dataclass(frozen=True)

@@ -31,7 +31,10 @@ def agreeing_with_year(
     undated = [c for c in found if index.entries[c.entry].year is None]
     if undated:
         return undated
-    right = [c for c in found if c.way in RIGHT_WAYS] or found
+    # A name a letter off and another year besides: another source.
+    right = [c for c in found if c.way in RIGHT_WAYS] or [
+        c for c in found if c.way is not Way.SPELLING
+    ]
     return [_another_year(c, index) for c in right]
 
 

@@ -25,6 +25,11 @@ _EVIDENCE = re.compile(
 )
 _FINISHED = re.compile(r"[.!?][”\"’)\]]?$|(?:https?://|www\.|doi\.org/)\S+$|\.\w+/\S*$")
 _SHARE = 0.6
+_LONGEST_UNHEADED = 500
+# A screen name, an address alone, a work under a figure, words in a few marks with evidence behind them.
+_ODD_ENTRY = re.compile(
+    r"@[\w.]|(?:https?://|www\.)\S+\.?$|\d[^.]{0,60}\.\s.*\b(?:1[4-9]|20)\d\d|[^.]{2,90}\.\s(?=.*(?:\bn\.d\.|https?://|www\.))"
+)
 # A person turned round, at the start of a sentence: `Moss, Jonas. `, `Moss, J., & Bray, T. `
 _RUN_ON = re.compile(
     rf"(?<=[.\w/][.”\"/\w])\s(?={NAME_WORD}(?:\s{NAME_WORD})?,\s(?:"
@@ -150,28 +155,38 @@ def text_looks_like_entry(text: str) -> bool:
 
 
 def _unheaded(text: list[Paragraph]) -> tuple[SourceList, ...]:
-    """A run of entry-shaped paragraphs at the very end of the text, at least two of them,
-    hanging or set apart from the prose by their shape."""
+    """A run of entry-shaped paragraphs at the very end of the text: from a page break on, hanging, or set
+    apart from the prose by their shape. One in three may begin oddly."""
     members: list[int] = []
-    entries = 0
+    fits: list[int] = []
+    odd = 0
+    broken = False
     for paragraph in reversed(text):
         if paragraph.is_blank:
             members.append(paragraph.index)
             continue
         hanging = (paragraph.format.first_line or 0.0) < -1.0
-        if paragraph.in_table or not looks_like_entry(paragraph):
+        if paragraph.in_table or (not hanging and len(paragraph.text) > _LONGEST_UNHEADED):
             break
-        if not hanging and len(paragraph.text) > 500:
+        if looks_like_entry(paragraph):
+            fits.append(paragraph.index)
+        elif hanging or _ODD_ENTRY.match(paragraph.text.strip()):
+            odd += 1
+        else:
             break
         members.append(paragraph.index)
-        entries += 1
+        if paragraph.format.page_break_before:
+            broken = True
+            break
     members.reverse()
-    while members and text[members[0]].is_blank:
+    while members and members[0] not in fits and not broken:
+        odd -= not text[members[0]].is_blank
         members.pop(0)
     while members and text[members[-1]].is_blank:
         members.pop()
-    hanging_entries = sum((text[i].format.first_line or 0.0) < -1.0 for i in members)
-    if entries >= 3 or (entries >= 2 and hanging_entries == entries):
+    hanging_entries = sum((text[i].format.first_line or 0.0) < -1.0 for i in fits)
+    enough = len(fits) >= 3 or (len(fits) == 2 and (broken or hanging_entries == 2))
+    if enough and len(fits) >= 2 * odd:
         return (SourceList(None, tuple(members)),)
     return ()
 
@@ -202,7 +217,7 @@ def _entry_offsets(paragraph: Paragraph) -> list[int]:
     lines = paragraph.text.split("\n")
     starts = [0]
     for number in range(1, len(lines)):
-        begins = lines[number][:1] not in "\t " and _ENTRY_START.match(lines[number]) is not None
+        begins = not lines[number][:1].isspace() and _ENTRY_START.match(lines[number]) is not None
         if begins and _FINISHED.search(lines[number - 1].strip()):
             starts.append(number)
     entries = [

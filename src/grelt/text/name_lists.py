@@ -156,6 +156,8 @@ def _given_ends(text: str, run: list[Token], stop: int) -> list[int]:
         and (
             all(t.initials or is_forename(t.text) or is_particle(t.text) for t in rest)
             or follows == ","
+            # Nothing else stands before the title in its dress.
+            or (len(rest) == 1 and stop < len(text) and not text[whole:stop].strip(" ."))
         )
     )
     ends = [run[cut].end, whole]

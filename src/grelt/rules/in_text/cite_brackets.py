@@ -25,12 +25,19 @@ def check(paper: Paper, number: int) -> Verdict:
         Slip(
             template=citation.oddity,
             place=Place(citation.paragraph, citation.parenthesis),
-            expected=f"({written.strip('()[]').strip()})",
+            expected=_put_right(written, citation.oddity),
             citation=number,
             confidence=0.9,
             fixable=True,
         ),
     )
+
+
+def _put_right(written: str, oddity: str) -> str:
+    if oddity == "nested":
+        inside = written[1:-1].replace("(", "[").replace(")", "]")
+        return f"({inside})"
+    return f"({written.strip('()[]').strip()})"
 
 
 RULE = Rule(
@@ -39,6 +46,7 @@ RULE = Rule(
     label="brackets of the citation",
     mark="( )",
     messages={
+        "nested": "Within parentheses the letters for a name stand in square brackets.",
         "square": "A citation stands in parentheses, not in square brackets.",
         "doubled": "The parentheses of the citation are doubled.",
         "unclosed": "The parenthesis of the citation is not closed.",

@@ -1,7 +1,7 @@
 """Several works by one author stand in the wrong order.
 
 Under one author the works go by title, articles passed over, or by year, oldest first,
-and those of one year by title.
+and those of one year by title, or, where the guide says so, by month and day first.
 """
 
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
@@ -23,7 +23,7 @@ def check(paper: Paper, number: int) -> Verdict:
     other = paper.entries[before]
     return (
         Slip(
-            template="year" if _by_year(paper, number, before) else "title",
+            template=_template(paper, number, before),
             holes=(
                 ("title", entry.title.text if entry.title else entry.label),
                 ("other", other.title.text if other.title else other.label),
@@ -37,9 +37,9 @@ def check(paper: Paper, number: int) -> Verdict:
     )
 
 
-def _by_year(paper: Paper, number: int, before: int) -> bool:
-    years = [paper.filings[i].within[0] for i in (number, before)]
-    return years[0] != years[1]
+def _template(paper: Paper, number: int, before: int) -> str:
+    (year, day, _), (other_year, other_day, _) = (paper.filings[i].within for i in (number, before))
+    return "year" if year != other_year else "day" if day != other_day else "title"
 
 
 RULE = Rule(
@@ -49,6 +49,7 @@ RULE = Rule(
     mark="order",
     messages={
         "title": "Of {author}’s works “{title}” comes before “{other}”.",
+        "day": "Of {author}’s works of one year “{title}” comes before “{other}”: by month and day.",
         "year": "Of {author}’s works that of {date} comes before that of {other_date}.",
     },
     check=check,

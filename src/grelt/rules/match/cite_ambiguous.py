@@ -14,10 +14,12 @@ def check(paper: Paper, number: int) -> Verdict:
     match = paper.matches[number]
     if match.by_hand or match.carried:
         return NOT_MINE
-    if match.degree is not MatchDegree.AMBIGUOUS:
+    if match.degree is not MatchDegree.AMBIGUOUS and not match.rivals:
         return RIGHT if match.entries else NOT_MINE
     citation = paper.citations[number]
-    entries = [paper.entries[i] for i in match.entries]
+    entries = [paper.entries[i] for i in sorted((*match.entries, *match.rivals))]
+    # Of works told apart by letters one is always meant by its letter.
+    guessed = bool(match.rivals) and not any(e.year_letter for e in entries)
     one_author = len({e.author.text for e in entries}) == 1
     titles = [e.title.text for e in entries if e.title is not None]
     named = (
@@ -35,6 +37,8 @@ def check(paper: Paper, number: int) -> Verdict:
             ),
             place=paper.citation_place(number),
             citation=number,
+            confidence=0.72 if guessed else 1.0,
+            doubt=f"{match.reason}" if guessed else "",
         ),
     )
 

@@ -10,7 +10,11 @@ from ..base import Rule
 
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
-    if citation.note_kind not in ("full", "short") or paper.cited_before(number):
+    if (
+        citation.personal
+        or citation.note_kind not in ("full", "short")
+        or paper.cited_before(number)
+    ):
         return NOT_MINE
     if citation.note_kind == "full":
         return RIGHT

@@ -11,7 +11,11 @@ from ..base import Rule
 
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
-    if citation.note_kind not in ("full", "short") or not paper.cited_before(number):
+    if (
+        citation.personal
+        or citation.note_kind not in ("full", "short")
+        or not paper.cited_before(number)
+    ):
         return NOT_MINE
     if citation.note_kind == "short":
         return RIGHT
