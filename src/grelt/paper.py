@@ -29,6 +29,7 @@ from .structure import Role, Structure, prepared, structure_of
 from .system import citation_system
 from .text.folding import letters, words
 from .text.spans import Span
+from .works import WITHOUT_PAGES
 
 
 @dataclass(frozen=True)
@@ -111,6 +112,13 @@ class Paper:
         citation = self.citations[number]
         span = citation.source_span
         return Place(citation.paragraph, span if len(span) else citation.span)
+
+    def has_pages(self, entry: int) -> bool:
+        """Whether the source of an entry has pages to cite, by its form and by its kind."""
+        return (
+            self.entries[entry].has_pages
+            and self.references.of(entry).cut.kind not in WITHOUT_PAGES
+        )
 
     def names_a_source(self, text: str) -> bool:
         """Whether the words an entry begins with stand in a text, in any order."""

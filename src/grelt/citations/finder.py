@@ -21,7 +21,7 @@ from .attribution import (
 from .brackets import Bracketed, odd_brackets, plain_bracket
 from .dated import read_dated
 from .known import KnownSources
-from .model import Citation, Cue
+from .model import BOOK_AND_LINE, Citation, Cue
 from .narrative import locator_alone, page_at_the_end, year_alone
 from .notes import read_note
 from .parts import Part, is_verse, read_in_another, read_part, split_works
@@ -273,6 +273,12 @@ def _judge(walk: Walk, text: str, span: Span, part: Part) -> tuple[float, bool, 
         return CERTAIN, False, ""
     if is_verse(part) and not walk.known.opens(part.source):
         return LIKELY, True, ""  # it may be an edition's that the paper names once
+    if (
+        part.title is not None
+        and part.title.dress == "italics"
+        and BOOK_AND_LINE.match(part.locator or "")
+    ):
+        return LIKELY, False, ""
     if walk.dated:
         # Without a year it is one only if an entry begins so: `(Volunteer 2)`, `(N = 9)` are not.
         return DOUBTFUL, True, ""

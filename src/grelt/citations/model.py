@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass
 
 from ..text.names import NameList
 from ..text.spans import Span
+
+BOOK_AND_LINE = re.compile(r"\d{1,3}[.:]\d|\d{2,4}[a-e]\b")
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,6 +90,15 @@ class Citation:
     signal: str = ""
     oddity: str = ""
     verse: bool = False
+
+    @property
+    def classical(self) -> bool:
+        """Whether book and line of an ancient work are given by its title: `*Georgics* 4.200`."""
+        return (
+            self.title is not None
+            and self.title.dress == "italics"
+            and BOOK_AND_LINE.match(self.locator or "") is not None
+        )
 
     @property
     def dated(self) -> str | None:

@@ -148,7 +148,8 @@ def _date_place(date: re.Match[str] | None, years: list[str]) -> str:
 
 
 def _dressed(flat: Squeezed, italics: list[Span]) -> list[tuple[Span, str]]:
-    """Stretches in quotation marks or italics, in order, none inside another."""
+    """Stretches in quotation marks or italics, in order, none inside another: a title within a title has
+    its own dress."""
     found = [(s, "quotes") for s in quoted(flat.text, single=True)]
     for span in italics:
         own = Span(
@@ -160,8 +161,11 @@ def _dressed(flat: Squeezed, italics: list[Span]) -> list[tuple[Span, str]]:
         if tail <= lead:
             continue
         own = Span(own.start + lead, own.start + tail)
-        if not any(own.overlaps(other) for other, kind in found if kind == "quotes"):
-            found.append((own, "italics"))
+        within = [q for q, kind in found if kind == "quotes" and own.overlaps(q)]
+        if any(not (own.start < q.start and q.end <= own.end) for q in within):
+            continue
+        found = [(s, kind) for s, kind in found if s not in within]
+        found.append((own, "italics"))
     return sorted(found, key=lambda item: item[0])
 
 

@@ -48,7 +48,8 @@ class CitationSettings:
     and `_running` join two names in parentheses and in the sentence. `range_digits` says how
     a range's second number is written: `two` (the last two where the hundreds agree), `all`,
     or `either`. A quotation of `block_from_words`
-    or more is set off, one of fewer than `block_least_words` is not.
+    or more is set off, one of fewer than `block_least_words` is not. With `classics_listed` an ancient work
+    cited by book and line needs an entry too.
     """
 
     title_short_words: int
@@ -67,6 +68,7 @@ class CitationSettings:
     range_digits: str
     block_from_words: int
     block_least_words: int
+    classics_listed: bool
 
 
 @dataclass(frozen=True, slots=True)

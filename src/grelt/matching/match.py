@@ -76,7 +76,7 @@ def match_citations(
         if len(match.entries) == 1 and not citation.tentative:
             tally[match.entries[0]] += 1
     pages_to_main_sources(citations, matches, index, prose, tally, joins)
-    kept = _kept(citations, matches, joins)
+    kept = _kept(citations, matches, index, joins)
     chosen = tuple(citations[i] for i in kept)
     final = tuple(matches[i] for i in kept)
     cited_by: dict[int, list[int]] = {}
@@ -389,7 +389,10 @@ def _told_apart(
 
 
 def _kept(
-    citations: tuple[Citation, ...], matches: list[Match], joins: Mapping[int, int | None]
+    citations: tuple[Citation, ...],
+    matches: list[Match],
+    index: EntryIndex,
+    joins: Mapping[int, int | None],
 ) -> list[int]:
     """Drop tentative citations that match nothing, or that a better one nearby makes idle."""
     firm: dict[int, set[int]] = {}
@@ -434,8 +437,11 @@ def _kept(
                 continue
             if have.issuperset(match.entries) or ahead.issuperset(match.entries):
                 continue
-            if _merely_mentions(citation) and cited.issuperset(match.entries):
-                continue
+            paged = citation.form != "note" and all(
+                index.entries[e].has_pages for e in match.entries
+            )
+            if (paged or _merely_mentions(citation)) and cited.issuperset(match.entries):
+                continue  # where its pages are cited, its name alone is only spoken of
             have.update(match.entries)
         elif match.way in (Way.SPELLING, Way.GIVEN_NAME, Way.CONTAINER, Way.TITLE_PART):
             continue

@@ -3,6 +3,7 @@
 from .dates import DateValue, read_date, write_date
 from .model import (
     KINDS,
+    WITHOUT_PAGES,
     Group,
     Name,
     TextValue,
@@ -13,6 +14,7 @@ from .model import (
 
 __all__ = [
     "KINDS",
+    "WITHOUT_PAGES",
     "DateValue",
     "Group",
     "Name",

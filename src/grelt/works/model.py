@@ -36,6 +36,10 @@ KINDS: dict[str, str] = {
     "image": "graphic",
     "personal-communication": "personal_communication",
 }
+# Kinds that have no pages to cite.
+WITHOUT_PAGES = frozenset(
+    "web-page web-site film video audio interview social-post dataset software image".split()
+)
 
 
 @dataclass(frozen=True, slots=True)

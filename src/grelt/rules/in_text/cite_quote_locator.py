@@ -24,7 +24,7 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     if citation.locator is not None:
         return RIGHT
-    if len(match.entries) != 1 or not paper.entries[match.entries[0]].has_pages:
+    if len(match.entries) != 1 or not paper.has_pages(match.entries[0]):
         return NOT_MINE
     return (
         Slip(

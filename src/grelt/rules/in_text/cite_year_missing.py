@@ -13,7 +13,12 @@ from ..base import Rule
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
     match = paper.matches[number]
-    if citation.personal or not citation.source or citation.parenthesis is None:
+    if (
+        citation.personal
+        or citation.classical
+        or not citation.source
+        or citation.parenthesis is None
+    ):
         return NOT_MINE
     if citation.note_kind or match.degree is MatchDegree.AMBIGUOUS:
         return NOT_MINE

@@ -17,7 +17,7 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     if citation.locator is not None:
         return RIGHT
-    if len(found) != 1 or not paper.entries[found[0]].has_pages:
+    if len(found) != 1 or not paper.has_pages(found[0]):
         return NOT_MINE
     quoted = _quotes(paper, number)
     if citation.note_kind == "full" and not quoted:

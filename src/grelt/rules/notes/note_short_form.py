@@ -10,6 +10,7 @@ from ...citations.anatomy import page_label
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
 from ...short_notes import short_note
+from ...text.folding import letters
 from ...text.names import is_initials
 from ..base import Rule
 
@@ -48,6 +49,11 @@ def _wrong(paper: Paper, number: int, entry: int) -> str | None:
     names = citation.names
     if names is not None and names.names[0].given and not is_initials(names.names[0].given):
         key = names.names[0].key
+        listed = paper.entries[entry].persons[:1]
+        if any(
+            letters(f"{names.names[0].given} {names.names[0].family}") in p.keys for p in listed
+        ):
+            return None  # a surname of two words
         same = {p.given for e in paper.entries for p in e.persons[:1] if p.key == key}
         if len(same) < 2:
             return "given"
