@@ -20,7 +20,7 @@ from .findings import Place
 from .forms import Vocabulary
 from .guides import Policy
 from .matching import Match, Matching, UnlistedSource, match_citations
-from .matching.index import acronyms
+from .matching.index import acronyms, without_country
 from .note_references import NoteReferences
 from .records import Records
 from .references import References
@@ -112,6 +112,34 @@ class Paper:
         citation = self.citations[number]
         span = citation.source_span
         return Place(citation.paragraph, span if len(span) else citation.span)
+
+    def strays(self, number: int) -> bool:
+        """Whether a single citation is one of another system than the guide's, in a paper of that system:
+        one in the text where notes cite, an author and a page where the year is cited."""
+        citation = self.citations[number]
+        if (
+            citation.form != "parenthetical"
+            or not citation.source
+            or citation.classical
+            or citation.verse
+            or not self.matches[number].entries
+            or self.structure.roles[citation.paragraph] is not Role.BODY
+            or self.other_system is not None
+        ):
+            return False
+        if self.policy.guide.system == "notes":
+            return bool(citation.locator or citation.year)
+        if (
+            self.policy.guide.system != "author-date"
+            or citation.year
+            or citation.locator_span is None
+        ):
+            return False
+        text = self.paragraph(citation.paragraph).text
+        between = text[citation.source_span.end : citation.locator_span.start]
+        return (
+            citation.names is not None and between == " " and (citation.locator or "")[:1].isdigit()
+        )
 
     def has_pages(self, entry: int) -> bool:
         """Whether the source of an entry has pages to cite, by its form and by its kind."""
@@ -357,6 +385,8 @@ def known_sources(entries: Iterable[Entry]) -> KnownSources:
                 known.add_name(person.family, person.given)
         elif author.kind is OpeningKind.ORGANISATION:
             known.add_group(author.text)
+            if without_country(author.text) != author.text:
+                known.add_group(without_country(author.text))
         for acronym in acronyms(author.text) if author.kind is not OpeningKind.PERSON else ():
             if len(acronym) >= 3:
                 known.add_letters(acronym)

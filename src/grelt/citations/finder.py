@@ -22,9 +22,9 @@ from .brackets import Bracketed, odd_brackets, plain_bracket
 from .dated import read_dated
 from .known import KnownSources
 from .model import BOOK_AND_LINE, Citation, Cue
-from .narrative import locator_alone, page_at_the_end, year_alone
+from .narrative import locator_alone, page_at_the_end, personal_alone, year_alone
 from .notes import read_note
-from .parts import Part, is_verse, read_in_another, read_part, split_works
+from .parts import Part, read_in_another, read_part, split_works
 from .signals import find_cues, in_scope
 from .walk import (
     AFTER,
@@ -163,7 +163,7 @@ def _read_parenthesis(
     parts: list[Part] = []
     for piece in read_in_another(text, split_works(text, bracket.inner, walk.known)):
         dated = read_dated(text, piece, paragraph.italics, walk.known)
-        if dated and (walk.dated or dated[0].source):
+        if dated and (walk.dated or dated[0].source or dated[0].personal):
             parts += dated
             continue
         part = read_part(text, piece, paragraph.italics, walk.known)
@@ -183,6 +183,9 @@ def _read_parenthesis(
     if len(parts) > 1 and _only_introduces(text, span, parts[:1]):
         del parts[0]  # `(RBG; RBG, 2017)`
     if not parts or _only_introduces(text, span, parts):
+        return
+    if parts[0].personal and not parts[0].source:
+        personal_alone(walk, paragraph, span, parts[0], sentence, cues, used)
         return
     if walk.dated and parts[0].year is not None:
         before = in_scope(cues, Span(sentence.start, span.start))
@@ -230,7 +233,7 @@ def _read_parenthesis(
                 indirect=part.indirect,
                 signal="see" if part.prefixed and not part.indirect else "",
                 oddity=bracket.oddity or ("nested" if part.nested else ""),
-                verse=is_verse(part),
+                verse=part.verse,
                 personal=part.personal,
                 sentence=sentence,
                 cues=before,
@@ -271,8 +274,8 @@ def _judge(walk: Walk, text: str, span: Span, part: Part) -> tuple[float, bool, 
     names = part.names
     if part.personal or (walk.dated and part.year is not None):
         return CERTAIN, False, ""
-    if is_verse(part) and not walk.known.opens(part.source):
-        return LIKELY, True, ""  # it may be an edition's that the paper names once
+    if part.verse:
+        return LIKELY, False, ""
     if (
         part.title is not None
         and part.title.dress == "italics"

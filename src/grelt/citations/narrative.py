@@ -9,7 +9,7 @@ from dataclasses import replace
 from ..document import Paragraph
 from ..structure import Role
 from ..text.spans import Span
-from .adjacent import Named
+from .adjacent import Named, named_before
 from .attribution import DOUBTFUL, covering, name_of, names_of, nearest_group
 from .model import Citation, Cue
 from .parts import Part
@@ -89,19 +89,58 @@ def year_alone(
     used.update(c.span for c in named.cues)
 
 
+def personal_alone(
+    walk: Walk,
+    paragraph: Paragraph,
+    span: Span,
+    part: Part,
+    sentence: Span,
+    cues: tuple[Cue, ...],
+    used: set[Span],
+) -> None:
+    """`Owen Pryce (pers. comm., June 4, 2018)`: what somebody named right before it said to the writer."""
+    text = paragraph.text
+    before = in_scope(cues, Span(sentence.start, span.start))
+    named = named_before(text, sentence.start, span.start, before)
+    where = named.span if named is not None else span
+    walk.citations.append(
+        Citation(
+            form="narrative" if named is not None else "parenthetical",
+            paragraph=paragraph.index,
+            span=where,
+            text=where.of(text),
+            parenthesis=span,
+            source=where.of(text) if named is not None else part.span.of(text),
+            source_span=where,
+            names=named.names if named is not None else None,
+            title=None,
+            year=None,
+            locator=None,
+            indirect=False,
+            personal=True,
+            sentence=sentence,
+            after=walk.last_in_stretch,
+            certainty=CERTAIN,
+        )
+    )
+    used.update(c.span for c in before)
+
+
 def page_at_the_end(
     walk: Walk, paragraph: Paragraph, span: Span, part: Part, sentence: Span
 ) -> bool:
-    """`Nakata (2019) found … (p. 97)`: the page belongs to the citation its sentence began with."""
+    """`Nakata (2019) found … (p. 97)`: the page belongs to the citation its sentence began with; where only
+    the year stood there, also from a later sentence of the paragraph."""
     if walk.last_in_stretch is None:
         return False
     last = walk.citations[walk.last_in_stretch]
+    near = last.sentence == sentence or (last.form == "narrative" and part.labelled)
     fits = (
         last.paragraph == paragraph.index
-        and last.form == "narrative"
+        and (last.form == "narrative" or part.labelled)
         and last.year is not None
         and last.locator is None
-        and last.sentence == sentence
+        and near
         and (part.labelled or AFTER.match(paragraph.text, span.end) is not None)
     )
     if fits:

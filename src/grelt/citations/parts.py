@@ -67,7 +67,10 @@ _STATUTE = re.compile(r"\d{1,3}(?:\s?&\s?\d{1,3})?\s+(?:[A-Z][a-z]{0,4}\.|U\.\s?
 _NUMBERED = words("locators.numbered", "words")
 _NEVER = words("locators.numbered", "never")
 _SCRIPTURE = words("locators.scripture", "books", "short")
-_VERSE = re.compile(r"\d{1,3}[.:]\d{1,3}(?:\s?[-–—]\s?\d{1,3})?(?:[.:]\d{1,3})?.*")
+_VERSE = re.compile(
+    r"(?P<whole>(?:(?:[1-3]|I{1,3})\s)?(?P<book>[A-Z][\w’']{1,15})\.?)\s"
+    r"(?P<place>\d{1,3}[.:]\d{1,3}(?:[–—,;\s\d.:-]{0,40}\d)?)(?P<version>,\s[A-Z][A-Za-z\s]{1,50})?"
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,6 +92,7 @@ class Part:
     locator_span: Span | None = None
     personal: bool = False
     nested: bool = False
+    verse: bool = False
 
     @property
     def is_locator_alone(self) -> bool:
@@ -132,6 +136,9 @@ def read_part(text: str, span: Span, italics: tuple[Span, ...], known: KnownSour
     start, end = _trimmed(text, start, end)
     if start >= end or end - start > 200:
         return None
+    verse = _verse(text, start, end, prefixed=bool(prefix))
+    if verse is not None and not known.opens(verse.source):
+        return verse
     head_end, locator, labelled = _locator(text, start, end)
     head_end, year, locator = _year(text, start, head_end, locator, labelled)
     source_start, source_end = _trimmed(text, start, head_end)
@@ -263,14 +270,17 @@ def _numbers_something(said: str, known: KnownSources) -> bool:
     return len(rest.split()) < 2 or not looks_like_organisation(said)
 
 
-def is_verse(part: Part) -> bool:
-    """Whether a part gives book, chapter and verse of a scripture: `Jonah 1.5`, `2 Sam. 12:4`."""
-    book = part.source.casefold().strip(" .").lstrip("123i ").strip()
-    return (
-        book.rpartition(" ")[2] in _SCRIPTURE
-        and part.year is None
-        and _VERSE.fullmatch(part.locator or "") is not None
-    )
+def _verse(text: str, start: int, end: int, *, prefixed: bool) -> Part | None:
+    """Book, chapter and verse of a scripture: `Jonah 1.5`, `2 Sam. 12:4, NRSV`."""
+    match = _VERSE.fullmatch(text, start, end)
+    if match is None or match["book"].casefold() not in _SCRIPTURE:
+        return None
+    source = Span(*match.span("whole"))
+    place = Span(*match.span("place"))
+    return Part(
+        Span(start, end), source.of(text), source, None, None, None, place.of(text), False, False,
+        prefixed, locator_span=place, verse=True,
+    )  # fmt: skip
 
 
 def _reads_as_group(words: str) -> bool:

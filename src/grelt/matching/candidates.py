@@ -235,7 +235,7 @@ def _by_group(source: str, index: EntryIndex) -> Iterable[Candidate]:
     for name, numbers in index.group.items():
         if cited == name:
             score, way, reason = 1.0, Way.FIRST_ELEMENT, "the group’s name opens the entry"
-        elif name[: len(cited)] == cited:
+        elif name[: len(cited)] == cited or name in index.shortened.get(cited, ()):
             score, way, reason = 0.95, Way.SHORTENED_GROUP, "the beginning of the group’s name"
         elif len(cited) > 1 and cited[0] == name[0] and _in_order(cited, name):
             score, way, reason = 0.9, Way.SHORTENED_GROUP, "the group’s name, shortened"

@@ -30,6 +30,10 @@ class EntryIndex:
     later_surname: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
     given_name: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
     group: dict[tuple[str, ...], list[int]] = field(default_factory=lambda: defaultdict(list))
+    # Names without their country, and the names they shorten.
+    shortened: dict[tuple[str, ...], list[tuple[str, ...]]] = field(
+        default_factory=lambda: defaultdict(list)
+    )
     acronym: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
     introduced: dict[str, int] = field(default_factory=dict)
     title_word: dict[str, list[int]] = field(default_factory=lambda: defaultdict(list))
@@ -103,6 +107,9 @@ class EntryIndex:
             for person in entry.contributors:
                 self.later_surname[person.key].append(number)
         if author.kind is OpeningKind.ORGANISATION:
+            shorter = group_words(without_country(author.text))
+            if shorter and shorter != group_words(author.text):
+                self.shortened[shorter].append(group_words(author.text))
             if group_words(author.text):
                 self.group[group_words(author.text)].append(number)
             for short in acronyms(author.text):
@@ -143,13 +150,28 @@ def group_words(text: str) -> tuple[str, ...]:
     return parts[1:] if len(parts) > 1 and parts[0] in LEADING_ARTICLES else parts
 
 
+# Often left out of the letters of an office: `U.S. Harbor Office (HO)`.
+_COUNTRY = re.compile(
+    r"(?:the\s)?(?:U\.\s?S\.A?\.?|US|United\sStates|U\.\s?K\.|UK|United\sKingdom|EU)\s(?=\S+\s\S)",
+    re.I,
+)
+
+
+def without_country(name: str) -> str:
+    """The name of an office without its country, as texts name it: `Government Harbor Office`."""
+    country = _COUNTRY.match(name)
+    return name[country.end() :] if country is not None else name
+
+
 def acronyms(name: str) -> frozenset[str]:
     """Letters a name could be shortened to, with and without its small words; three or more
     words, or two with capitals inside."""
     parts = [p for p in re.split(r"[\s\-–/]+", name) if p[:1].isalnum()]
     if len(parts) < 2:
         return frozenset()
+    country = _COUNTRY.match(name)
+    shorter = acronyms(name[country.end() :]) if country is not None else frozenset()
     small = {"of", "the", "and", "for", "in", "on", "at", "to", "a", "an", "de", "la"}
     capitals = "".join(fold(p[0]) for p in parts if fold(p) not in small)
     everything = "".join(fold(p[0]) for p in parts if fold(p) not in ("the", "a", "an"))
-    return frozenset(a for a in (capitals, everything) if len(a) >= 2)
+    return shorter | {a for a in (capitals, everything) if len(a) >= 2}

@@ -22,6 +22,7 @@ from .unlisted import unlisted_sources
 from .years import agreeing_with_year
 
 _CLOSE = 0.03
+_WHOLE_TITLE = 0.8
 _CLASSICAL = re.compile(r"\d[.:]\d|\d[a-e]")
 _MENTION_WAYS = RIGHT_WAYS | {Way.TITLE_FOR_AUTHOR, Way.ACRONYM}
 
@@ -76,7 +77,7 @@ def match_citations(
         if len(match.entries) == 1 and not citation.tentative:
             tally[match.entries[0]] += 1
     pages_to_main_sources(citations, matches, index, prose, tally, joins)
-    kept = _kept(citations, matches, index, joins)
+    kept = _kept(citations, matches, joins)
     chosen = tuple(citations[i] for i in kept)
     final = tuple(matches[i] for i in kept)
     cited_by: dict[int, list[int]] = {}
@@ -130,6 +131,8 @@ def _choose(
             return held
     found = [_with_author_named(c, citation, index, before) for c in found]
     found = [_with_name_misspelled(c, citation, index) for c in found]
+    if citation.classical:
+        found = [c for c in found if c.way in RIGHT_WAYS or c.score >= _WHOLE_TITLE]
     found = _agreeing_with_title(found, citation, index)
     found = agreeing_with_year(found, citation, index)
     found.sort(key=lambda c: (-c.score, c.entry))
@@ -245,12 +248,13 @@ def _with_author_named(
     """A title in parentheses is right where the sentence, or the citation before, names its author."""
     if candidate.way is not Way.TITLE_FOR_AUTHOR:
         return candidate
-    if candidate.score < 0.8 and not _CLASSICAL.search(citation.locator or ""):
+    if candidate.score < _WHOLE_TITLE and not _CLASSICAL.search(citation.locator or ""):
         return candidate  # a word or two out of a title; of an ancient work its edition has more
     entry = index.entries[candidate.entry]
     keys = {p.key for p in entry.persons} or {letters(entry.author.text)}
     named = (
-        index.named_by(candidate.entry, citation.paragraph)
+        (citation.classical and candidate.score >= _WHOLE_TITLE)
+        or index.named_by(candidate.entry, citation.paragraph)
         or any(
             (name := natural_name(c.listed or c.text)) is not None and name.key in keys
             for c in (*citation.cues, *citation.earlier)
@@ -389,70 +393,46 @@ def _told_apart(
 
 
 def _kept(
-    citations: tuple[Citation, ...],
-    matches: list[Match],
-    index: EntryIndex,
-    joins: Mapping[int, int | None],
+    citations: tuple[Citation, ...], matches: list[Match], joins: Mapping[int, int | None]
 ) -> list[int]:
     """Drop tentative citations that match nothing, or that a better one nearby makes idle."""
+    both = list(zip(citations, matches, strict=True))
+    stand = [n for n, (c, m) in enumerate(both) if not c.tentative or n in joins or _stands(c, m)]
     firm: dict[int, set[int]] = {}
     # What pages alone cite, as under a block quotation that the paragraph before leads into.
     page_alone: dict[int, set[int]] = {}
-    for citation, match in zip(citations, matches, strict=True):
-        if not citation.tentative:
-            firm.setdefault(citation.paragraph, set()).update(match.entries)
-            if not citation.source:
-                page_alone.setdefault(citation.paragraph, set()).update(match.entries)
+    for citation, match in (both[n] for n in stand):
+        firm.setdefault(citation.paragraph, set()).update(match.entries)
+        if not citation.source:
+            page_alone.setdefault(citation.paragraph, set()).update(match.entries)
     cited = set().union(*firm.values())
-    noted = {
-        entry
-        for citation, match in zip(citations, matches, strict=True)
-        if citation.note_kind
-        for entry in match.entries
-    }
-    # By author and date a source is cited where its year is; elsewhere its name is only spoken of.
-    dated = {
-        entry
-        for citation, match in zip(citations, matches, strict=True)
-        if citation.year is not None and not citation.tentative
-        for entry in match.entries
-    }
-    kept: list[int] = []
-    for number, (citation, match) in enumerate(zip(citations, matches, strict=True)):
-        if not citation.tentative or number in joins:
-            kept.append(number)
+    kept = set(stand)
+    for number, (citation, match) in enumerate(both):
+        if number in kept or citation.parenthesis is not None or not _mentions(match):
             continue
-        if match.degree is MatchDegree.NONE:
+        have = firm.setdefault(citation.paragraph, set())
+        ahead = page_alone.get(citation.paragraph + 1, set())
+        if citation.form != "note" and cited.issuperset(match.entries):
+            continue  # cited elsewhere, here it is only spoken of
+        if have.issuperset(match.entries) or ahead.issuperset(match.entries):
             continue
-        if match.degree is MatchDegree.AMBIGUOUS and citation.parenthesis is None:
-            continue
-        if citation.parenthesis is None:
-            if match.way not in _MENTION_WAYS:
-                continue
-            have = firm.setdefault(citation.paragraph, set())
-            ahead = page_alone.get(citation.paragraph + 1, set())
-            if noted.issuperset(match.entries) and citation.form != "note":
-                continue  # where notes cite a source, its name in the text does not
-            if dated.issuperset(match.entries):
-                continue
-            if have.issuperset(match.entries) or ahead.issuperset(match.entries):
-                continue
-            paged = citation.form != "note" and all(
-                index.entries[e].has_pages for e in match.entries
-            )
-            if (paged or _merely_mentions(citation)) and cited.issuperset(match.entries):
-                continue  # where its pages are cited, its name alone is only spoken of
-            have.update(match.entries)
-        elif match.way in (Way.SPELLING, Way.GIVEN_NAME, Way.CONTAINER, Way.TITLE_PART):
-            continue
-        elif match.way is Way.YEAR and citation.form == "narrative":
-            continue  # a year in prose, and no citation
-        kept.append(number)
-    return kept
+        have.update(match.entries)
+        kept.add(number)
+    return sorted(kept)
 
 
-def _merely_mentions(citation: Citation) -> bool:
-    """A name in passing (`Thorne’s spelling`): it cites only where nothing else does."""
-    return citation.form == "narrative" and not any(
-        c.subject or c.strong or c.kind == "title" or " " in c.text for c in citation.cues
+def _stands(citation: Citation, match: Match) -> bool:
+    """Whether a tentative parenthesis is a citation, now that its match is known."""
+    if citation.parenthesis is None or match.degree is MatchDegree.NONE:
+        return False
+    if match.way in (Way.SPELLING, Way.GIVEN_NAME, Way.CONTAINER, Way.TITLE_PART):
+        return False
+    # A year in prose is no citation.
+    return not (match.way is Way.YEAR and citation.form == "narrative")
+
+
+def _mentions(match: Match) -> bool:
+    """Whether a source named in the sentence is told well enough to count as cited there."""
+    return (
+        match.degree not in (MatchDegree.NONE, MatchDegree.AMBIGUOUS) and match.way in _MENTION_WAYS
     )

@@ -12,6 +12,8 @@ from ..base import Rule
 
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
+    if paper.strays(number):
+        return NOT_MINE  # of another system as a whole
     gap = before_locator(citation)
     if gap is None or citation.year or citation.locator is None:
         return NOT_MINE

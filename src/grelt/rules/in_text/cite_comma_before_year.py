@@ -12,6 +12,8 @@ from ..base import Rule
 
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
+    if paper.strays(number):
+        return NOT_MINE  # of another system as a whole
     gap = before_year(citation)
     if gap is None or citation.personal or citation.year_span is None:
         return NOT_MINE

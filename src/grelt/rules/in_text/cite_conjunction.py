@@ -17,6 +17,8 @@ _JOINED = re.compile(r"(?<=[\s,\u00a0])(?:and|&)(?=[\s\u00a0])")
 
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
+    if paper.strays(number):
+        return NOT_MINE  # of another system as a whole
     names = citation.names
     missing = _missing(paper, number)
     if missing is not None:

@@ -14,6 +14,8 @@ from ..base import Rule
 
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
+    if paper.strays(number):
+        return NOT_MINE  # of another system as a whole
     if citation.locator is None or citation.locator_span is None or citation.note_kind:
         return NOT_MINE
     label = page_label(citation.locator)

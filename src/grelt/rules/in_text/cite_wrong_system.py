@@ -4,11 +4,18 @@ A reader of the guide looks for names and pages, names and years, or notes; one 
 paper that has another throughout gets this one finding, and its forms are not measured.
 """
 
-from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
+import re
+from collections.abc import Iterator
+
+from ...findings import NOT_MINE, RIGHT, Place, Slip, Subject, Verdict
 from ...paper import Paper
 from ...structure import Role
+from ...text.quotes import quoted
+from ...text.spans import Span
 from ..base import Rule
 
+# Behind a word, as a citation stands; a footnote mark or an index has none before it.
+_FIGURE = re.compile(r"(?<=[^\W\d_][\s.,;”\"])\[\d{1,3}(?:\s?[,–-]\s?\d{1,3})*\](?!\w)")
 _SYSTEMS = {
     "author-page": "author and page in parentheses",
     "author-date": "author and date in parentheses",
@@ -29,22 +36,29 @@ def check(paper: Paper, _number: int) -> Verdict:
         )
     if not paper.citations:
         return NOT_MINE
-    if wanted != "notes":
-        return RIGHT
-    return (
-        tuple(_single(paper, i) for i in range(len(paper.citations)) if _strays(paper, i)) or RIGHT
-    )
+    slips = [_single(paper, i) for i in range(len(paper.citations)) if paper.strays(i)]
+    return (*slips, *_numbers(paper)) or RIGHT
 
 
-def _strays(paper: Paper, number: int) -> bool:
-    citation = paper.citations[number]
-    return bool(
-        citation.form == "parenthetical"
-        and citation.source
-        and (citation.locator or citation.year)
-        and paper.matches[number].entries
-        and paper.structure.roles[citation.paragraph] is Role.BODY
-    )
+def _numbers(paper: Paper) -> Iterator[Slip]:
+    """Figures in square brackets, as numbered lists are cited."""
+    if paper.document.notes or not paper.entries:
+        return
+    for paragraph in paper.document.paragraphs:
+        if paper.structure.roles[paragraph.index] is not Role.BODY:
+            continue
+        for match in _FIGURE.finditer(paragraph.text):
+            if any(q.contains(match.start()) for q in quoted(paragraph.text)):
+                continue
+            yield Slip(
+                template="number",
+                holes=(
+                    ("number", match.group()),
+                    ("wanted", _SYSTEMS[paper.policy.guide.system]),
+                ),
+                place=Place(paragraph.index, Span(*match.span())),
+                confidence=0.85,
+            )
 
 
 def _single(paper: Paper, number: int) -> Slip:
@@ -64,6 +78,7 @@ RULE = Rule(
     mark="system",
     messages={
         "whole": "The paper cites by {used}; the guide cites by {wanted}.",
+        "number": "{number} cites by figures; the guide cites by {wanted}.",
         "one": "This citation stands in the text; the guide cites by {wanted}.",
     },
     check=check,

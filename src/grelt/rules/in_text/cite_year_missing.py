@@ -16,6 +16,8 @@ def check(paper: Paper, number: int) -> Verdict:
     if (
         citation.personal
         or citation.classical
+        or citation.verse
+        or paper.strays(number)
         or not citation.source
         or citation.parenthesis is None
     ):

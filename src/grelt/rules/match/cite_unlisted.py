@@ -18,7 +18,9 @@ def check(paper: Paper, number: int) -> Verdict:
     for source in paper.unlisted:
         first, *others = source.citations
         citation = paper.citations[first]
-        if citation.classical and not paper.policy.guide.citation.classics_listed:
+        if (
+            citation.classical or citation.verse
+        ) and not paper.policy.guide.citation.classics_listed:
             continue
         near = paper.entries[source.nearest].label if source.nearest is not None else ""
         slips.append(
