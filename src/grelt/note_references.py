@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from .citations import Citation
-from .citations.notes import DESCRIBED, without_role
+from .citations.notes import DESCRIBED
+from .citations.undressed import without_role
 from .cutting import cut_reference
 from .cutting.cut import Opened
 from .cutting.written import Written, written_text
@@ -15,6 +16,7 @@ from .document import Document
 from .forms import Vocabulary
 from .guides import Policy
 from .guides.kinds import load_kinds
+from .readings import agreed, plausible, weighed
 from .text.lexicon import is_common
 from .text.name_lists import inverted_names
 from .text.names import NameList, natural_names
@@ -70,7 +72,11 @@ class NoteReferences:
             return None
         strict = self.policy.house.value("dashes") == "strict"
         kinds = load_kinds(self.policy.guide.id)
-        checked = check_note_cut(cut, kinds, self.vocabulary, strict_dashes=strict)
+        readings = weighed(
+            plausible(cut),
+            lambda one: check_note_cut(one, kinds, self.vocabulary, strict_dashes=strict),
+        )
+        checked = replace(readings[0].checked, differences=agreed(readings))
         return checked if checked.loose == 0 else None
 
     def place(self, number: int, difference: Difference) -> Span:

@@ -6,21 +6,21 @@ in as an input of its own, so that checking again is the same pure function.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
-from .citations import Citation, KnownSources, Quotation, find_citations, find_quotations
+from .citations import Citation, Quotation, find_citations, find_quotations
 from .cutting import Hand
 from .document import Document, Paragraph
-from .entries import Entry, OpeningKind, SourceEntries, read_entries
+from .entries import Entry, SourceEntries, read_entries
 from .entries.filing import Filing, filing_key
 from .entries.order import Misplaced, misplaced, misplaced_titles
 from .findings import Place
 from .forms import Vocabulary
 from .guides import Policy
 from .matching import Match, Matching, UnlistedSource, match_citations
-from .matching.index import acronyms, without_country
+from .matching.looked_for import known_sources
 from .note_references import NoteReferences
 from .records import Records
 from .references import References
@@ -370,29 +370,6 @@ def analyse(
         hands,
         records or Records(),
     )
-
-
-def known_sources(entries: Iterable[Entry]) -> KnownSources:
-    """What the finder of citations is told to look out for."""
-    entries = tuple(entries)
-    known = KnownSources()
-    after = sum(e.date_place in ("enclosed", "after-author") for e in entries)
-    known.dated = 2 * after > len(entries)
-    for entry in entries:
-        author = entry.author
-        if author.kind is OpeningKind.PERSON:
-            for person in entry.persons:
-                known.add_name(person.family, person.given)
-        elif author.kind is OpeningKind.ORGANISATION:
-            known.add_group(author.text)
-            if without_country(author.text) != author.text:
-                known.add_group(without_country(author.text))
-        for acronym in acronyms(author.text) if author.kind is not OpeningKind.PERSON else ():
-            if len(acronym) >= 3:
-                known.add_letters(acronym)
-        if entry.title is not None:
-            known.add_title(entry.title.text)
-    return known
 
 
 def _with_list_roles(structure: Structure, sources: SourceEntries) -> Structure:

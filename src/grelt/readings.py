@@ -8,7 +8,7 @@ likelier than another. A difference counts as much as the readings that have it.
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, replace
 
 from .cutting import Cut
@@ -20,6 +20,14 @@ _FIT, _FAULTS = 1.0, 1.0
 _MISSING = 0.15
 # A reading less likely than this share of the best is none.
 _PLAUSIBLE = 0.05
+# A finding below this is one that a plausible reading does not have.
+_AGREED = 0.75
+# How sure findings are by the fit of the reading that has them: fitted by `benchmarks/calibration.py --fit`.
+_SURE_AT_NONE, _SURE_BY_FIT = -1.85, 1.72
+# Where so many things are wrong at once it is likelier that the entry is misread.
+_TOO_MANY, _MISREAD = 5, 0.75
+_UNKNOWN_OVER = 0.4
+_LEAST_FIT = 0.45
 
 
 @dataclass(frozen=True)
@@ -53,13 +61,49 @@ def strain(checked: Checked) -> float:
     return 0.6 * (checked.weight - missing) + _MISSING * missing
 
 
-def agreed(readings: tuple[Reading, ...]) -> tuple[Difference, ...]:
-    """The differences of the likeliest reading, each as sure as the readings that have it."""
-    best, *others = readings
-    return tuple(
-        replace(d, confidence=round(d.confidence * (best.share + _shared(d, others)), 3))
-        for d in best.checked.differences
+def plausible(cut: Cut) -> Iterator[Cut]:
+    """A cut and those that fit nearly as well, without those that cannot be told; itself where none can."""
+    told = False
+    if not is_unclear(cut):
+        yield cut  # the others are made at need
+        told = True
+    for one in cut.alternatives:
+        if not is_unclear(one):
+            yield one
+            told = True
+    if not told:
+        yield cut
+
+
+def is_unclear(cut: Cut) -> bool:
+    """Nothing but loose stretches, or no title and little else to go by."""
+    if cut.left_over > _UNKNOWN_OVER or cut.fit < _LEAST_FIT:
+        return True
+    if cut.element("title") is not None or cut.work.values.keys() & {"medium", "interviewer"}:
+        return False
+    return (
+        len(
+            cut.work.values.keys()
+            & {"container", "volume", "pages", "publisher", "date", "reviewed"}
+        )
+        < 3
     )
+
+
+def agreed(readings: tuple[Reading, ...]) -> tuple[Difference, ...]:
+    """The differences of the likeliest reading that the others have too. Each is as sure as findings of so
+    good a fit have proved to be, and as the readings that have it."""
+    best, *others = readings
+    found = [(d, best.share + _shared(d, others)) for d in best.checked.differences]
+    kept = [(d, share) for d, share in found if d.confidence * share >= _AGREED]
+    sure = sureness(best.cut) * (_MISREAD if len(kept) >= _TOO_MANY else 1.0)
+    return tuple(replace(d, confidence=round(d.confidence * share * sure, 3)) for d, share in kept)
+
+
+def sureness(cut: Cut) -> float:
+    """The share of findings that are right where a text fits a pattern so well (0 to 1)."""
+    fit = min(max(cut.fit, 0.5), 2.6)
+    return 1 / (1 + math.exp(-(_SURE_AT_NONE + _SURE_BY_FIT * fit)))
 
 
 def _shared(difference: Difference, others: list[Reading]) -> float:

@@ -6,7 +6,7 @@ Worked out when a rule first asks, and once.
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from .cutting import Cut, Hand, cut_entry, written_entry
@@ -18,7 +18,7 @@ from .entries import Entry, OpeningKind
 from .forms import Vocabulary
 from .guides import Policy, available_guides, load_guide
 from .guides.kinds import Kinds, load_kinds
-from .readings import Reading, agreed, weighed
+from .readings import Reading, agreed, is_unclear, plausible, weighed
 from .text.calendar import MONTH
 from .text.folding import fold, letters
 from .text.lexicon import is_common, is_forename
@@ -30,8 +30,6 @@ from .text.spans import Span
 _FOREIGN_FROM = 2.5
 # Faults under which another guide's form is that of an entry that has none here.
 _UNTOLD = 1.5
-_UNKNOWN_OVER = 0.4
-_LEAST_FIT = 0.45
 # So many articles with an issue tell that a list gives issues; some journals have none all the same.
 _ISSUES_USUAL = 8
 # Papers in an archive: lists have them in many forms, and no kind of ours is meant.
@@ -97,7 +95,7 @@ class References:
         cut = self._first_cut(number)
         written = cut.written
         opened = opening_of(self.entries[number], written, self.surnames)
-        readings = weighed(_plausible(cut), lambda one: self._check(one, kinds, number))
+        readings = weighed(plausible(cut), lambda one: self._check(one, kinds, number))
         first = cut
         cut, checked = readings[0].cut, readings[0].checked
         if cut is not first:
@@ -113,7 +111,7 @@ class References:
         if _is_bare(cut):
             return Reference(cut, checked, (_bare_address(cut),), bare=True)
         by_hand = hand is not None and bool(hand.kind)
-        told = by_hand or not _is_unclear(cut)
+        told = by_hand or not is_unclear(cut)
         if not told:
             # A form that is right elsewhere tells what it is, though not here.
             foreign, kind = self._foreign(written, opened, _UNTOLD)
@@ -124,7 +122,9 @@ class References:
         if not told:
             if not written.italics_known:
                 return Reference(cut, Checked(cut, (), written.text, "", ()), (), unclear=True)
-            unclear = Difference("entry-kind-unknown", Span(0, len(written.text)), None, "", "")
+            unclear = Difference(
+                "entry-kind-unknown", Span(0, len(written.text)), None, "", "", confidence=0.7
+            )
             return Reference(cut, Checked(cut, (), written.text, "", ()), (unclear,), unclear=True)
         if checked.faults >= _FOREIGN_FROM and not by_hand:
             # A form that is wholly another guide's tells more than one that is nearly so.
@@ -213,30 +213,15 @@ class References:
             kinds = load_kinds(identity)
             cut = cut_entry(written, opened, kinds)
             checked = check_cut(cut, kinds, self.vocabulary)
-            if checked.weight < best and not _is_unclear(cut):
+            if checked.weight < best and not is_unclear(cut):
                 best, name, kind = checked.weight, guide.name, checked.cut.kind
         return name, kind
-
-
-def _plausible(cut: Cut) -> Iterator[Cut]:
-    """A cut and those that fit nearly as well, without those that cannot be told; itself where none can."""
-    told = False
-    if not _is_unclear(cut):
-        yield cut
-        told = True
-    for other in cut.alternatives:
-        if not _is_unclear(other):
-            yield other
-            told = True
-    if not told:
-        yield cut
 
 
 def _weighed(checked: Checked, readings: tuple[Reading, ...]) -> tuple[Difference, ...]:
     """Differences that hang on a kind that is not sure are themselves less sure."""
     if readings[0].checked is checked:
-        differences = tuple(d for d in agreed(readings) if d.confidence >= 0.65)
-        checked = replace(checked, differences=differences)
+        checked = replace(checked, differences=agreed(readings))
     if not checked.cut.written.italics_known:
         # Where a title ends is then a guess: what hangs on it is left unsaid.
         return tuple(
@@ -276,21 +261,6 @@ _OF_KIND = frozenset(
         "entry-element-extra",
     )
 )
-
-
-def _is_unclear(cut: Cut) -> bool:
-    """Nothing but loose stretches, or no title and little else to go by."""
-    if cut.left_over > _UNKNOWN_OVER or cut.fit < _LEAST_FIT:
-        return True
-    if cut.element("title") is not None or cut.work.values.keys() & {"medium", "interviewer"}:
-        return False
-    return (
-        len(
-            cut.work.values.keys()
-            & {"container", "volume", "pages", "publisher", "date", "reviewed"}
-        )
-        < 3
-    )
 
 
 def _is_bare(cut: Cut) -> bool:

@@ -8,16 +8,16 @@ A reference begins a sentence of the note, or follows a semicolon or a signal (`
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass
 
 from ..text.name_lists import inverted_names
-from ..text.names import NAME_WORD, NameList, looks_like_organisation, natural_names
+from ..text.names import NAME_WORD, looks_like_organisation, natural_names
 from ..text.quotes import MARKS, quoted
 from ..text.sentences import sentences
 from ..text.spans import Span
 from .known import KnownSources
 from .model import TitleCue
 from .parts import is_locator
+from .undressed import DATE, FACTS, Reference, place_in, undressed, without_role
 
 _SIGNAL = re.compile(
     r"(?:but\s+)?(?:see(?:\s+also|\s+especially|\s+esp\.|,?\s+e\.g\.,|,?\s+for\s+example,)?|cf\.|compare|"
@@ -37,23 +37,11 @@ _CROSS = re.compile(
     r"(?:\s+(?:above|below))?(?:,\s*(?:above|below))?\.?\s*$",
     re.I,
 )  # fmt: skip
-_FACTS = re.compile(r"\([^()]{0,120}?(?:\b(?:1[4-9]|20)\d\d|n\.d\.|forthcoming)[^()]{0,30}\)")
 _ISSUE = re.compile(
     r"\b\d{1,4},?\s+no\.\s?\d|\bno\.\s?\d+\s*\(|https?://|\bdoi\b|\baccessed\b", re.I
 )
-_DATE = re.compile(
-    r"\b(?:January|February|March|April|May|June|July|August|September|October|November|December|"
-    r"Jan\.|Feb\.|Mar\.|Apr\.|Aug\.|Sept\.|Oct\.|Nov\.|Dec\.)\s+(?:\d{1,2},?\s+)?(?:1[4-9]|20)\d\d"
-)
-_PLACE = re.compile(
-    r"[,:]\s*(?P<place>(?:(?:pp?|fols?|ff?|vol|chap|ch|sec|no|box|col|n|nn)\.\s?)?[\divxlc][\w:.–—‑-]*"
-    r"(?:,\s*[\divxlc][\w–—‑-]*|\s*(?:and|n\.|nn\.)\s*\d+)*)\s*$"
-)  # fmt: skip
 _INVERTED = re.compile(rf"{NAME_WORD}(?:\s{NAME_WORD})?,\s[^\W\d_a-z][^,.;:“”\"()]{{0,30}}[.,]?")
 _PUBLISHED = re.compile(r"[^\W\d_][^:.()]{1,40}:\s[^:.()]{2,60},\s(?:1[4-9]|20)\d\d\b")
-_ARCHIVE = re.compile(r"\b(?:[Bb]ox|[Ff]older|MSS?|Papers|Archives?|Record Office|Collection)\b")
-# What may follow the page: an address, with the day it was read.
-_ADDRESS = re.compile(r",?\s+(?:accessed\s[^,]+,\s[^,]+,\s)?(?:https?://|doi:)\S+", re.I)
 _TAIL = re.compile(
     r"(?<=\d),?\s(?:for|on|where|who|which|about)\s[^“”\"]{3,160}$"
     r"|\s\((?:my|emphasis|original|italics|translation)\b[^()]*\)$", re.I
@@ -69,43 +57,15 @@ DESCRIBED = re.compile(
 _LETTER = re.compile(
     rf"^(?P<who>{NAME_WORD}(?:\s{NAME_WORD}|\s[A-Z]\.){{0,3}})\sto\s(?:the\s)?{NAME_WORD}[^,]{{0,60}},\s[^“”\"]{{4,60}}\d{{4}},?\sin$"
 )
-# What was said or written to the writer, or asked of somebody: no list need hold it.
-_SAID = re.compile(
-    r",\s(?:(?:personal\s|telephone\s|phone\s|video\s|oral\s(?:history\s)?)?interview(?:ed)?\s(?:by|with)|"
-    r"(?:in\s)?(?:discussion|conversation|correspondence|telephone\sconversation)\swith|"
-    r"(?:e-?mail|letter|text|direct|facebook|private)?\s?(?:message|email|e-mail|letter|memo(?:randum)?)\sto)\s",
-    re.I,
-)
 # Book and line of an ancient work, behind its title without a comma.
 _CLASSICAL = re.compile(
     r"\s(?P<place>\d{1,3}[a-e]?(?:[.:]\d{1,4}){1,3}[a-e]?(?:\s?[-–]\s?\d[\d.:]*[a-e]?)?|\d{2,4}[a-e]\d{0,2}(?:[-–]\d*[a-e]\d{0,2})?)$"
 )
 # A period where a comma should stand: `“Knots.” In *Voices of Rope*`.
 _HELD = re.compile(r"\s*In\s")
-_OP_CIT = re.compile(r"(?:op|loc)\.?\s?cit\.?", re.I)
-_ROLE = r"eds?\.|trans\.|comps?\.|dirs?\.|prods?\.|illus\.|perfs?\.|hosts?|directors?|conductors?"
-_BARE_PLACE = re.compile(
-    rf"(?P<who>{NAME_WORD}(?:(?:,\s|\sand\s){NAME_WORD}){{0,2}})\s(?P<place>\d{{1,4}}(?:[-–]\d{{1,4}})?)"
-)
 _AFTER_COLON = re.compile(rf"[:—]\s?(?=(?P<name>{NAME_WORD}),\s[“\"*‘A-Z])")
 _LONGEST_AUTHORS = 160
 _SMALL = frozenset("of for the and on in at to with de la du".split())
-
-
-@dataclass(frozen=True, slots=True)
-class Reference:
-    """One reference of a note. Spans are offsets into its paragraph; `source_span` covers names
-    and title. `newspaper` is an unsigned piece told by its day, as lists leave it out."""
-
-    kind: str
-    span: Span
-    source_span: Span
-    names: NameList | None
-    title: TitleCue | None
-    locator: str | None = None
-    locator_span: Span | None = None
-    signal: str = ""
-    newspaper: bool = False
 
 
 def read_note(text: str, italics: tuple[Span, ...], known: KnownSources) -> tuple[Reference, ...]:
@@ -230,7 +190,7 @@ def _reference(
     title = next(((s, d) for s, d in dressed if piece.start <= s.start < piece.end), None)
     bare_end = piece.end - (text[piece.end - 1] == ".")
     if title is None or title[0].start - piece.start > _LONGEST_AUTHORS:
-        return _without_title(text, piece, bare_end, known, signal)
+        return undressed(text, piece, bare_end, known, signal)
     where, dress = title
     bare_end = _without_tail(text, where.end, bare_end)
     before = text[piece.start : where.start].strip(" ,\u00a0")
@@ -254,16 +214,16 @@ def _reference(
             classical["place"], Span(*classical.span("place")), signal, True,
         )  # fmt: skip
     rest = text[where.end : bare_end]
-    place = _place(text, where.end, bare_end)
+    place = place_in(text, where.end, bare_end)
     kind = "" if letter is not None else _kind(rest, place, where.end, dressed, bare_end)
     if kind is None:
         return None
     words = where.of(text).strip(MARKS).strip().rstrip(".,")
-    news = kind == "full" and _DATE.search(rest) is not None and (not names or dress == "quotes")
+    news = kind == "full" and DATE.search(rest) is not None and (not names or dress == "quotes")
     return Reference(
         kind, piece, Span(piece.start, where.end), None if group else names,
         TitleCue(words, dress, where), place.of(text) if place is not None else None, place, signal,
-        news and not (_FACTS.search(rest) or _ISSUE.search(rest)),
+        news and not (FACTS.search(rest) or _ISSUE.search(rest)),
     )  # fmt: skip
 
 
@@ -271,11 +231,6 @@ def _without_tail(text: str, start: int, end: int) -> int:
     """Where a reference ends before words that say what it is cited for."""
     tail = _TAIL.search(text, start, end)
     return tail.start() if tail is not None else end
-
-
-def without_role(words: str) -> str:
-    """Names without `ed.`, `trans.`, `dir.`, `ed. and trans.`, or a screen name behind them."""
-    return re.sub(rf",?\s+(?:(?:{_ROLE})(?:\s(?:and|&)\s(?:{_ROLE}))?|\([@\w .-]+\))$", "", words)
 
 
 def _is_group(words: str, known: KnownSources) -> bool:
@@ -292,9 +247,9 @@ def _kind(
 ) -> str | None:
     """Full, short, or None where the words after the title are prose."""
     container = any(d == "italics" and start <= s.start < end for s, d in dressed)
-    if _FACTS.search(rest) or _ISSUE.search(rest) or _PUBLISHED.search(rest):
+    if FACTS.search(rest) or _ISSUE.search(rest) or _PUBLISHED.search(rest):
         return "full"
-    if _DATE.search(rest) and (container or rest.lstrip().startswith(",")):
+    if DATE.search(rest) and (container or rest.lstrip().startswith(",")):
         return "full"
     between = rest[: place.start - start] if place is not None else rest
     if not between.strip(' ,:.”"’'):
@@ -302,95 +257,6 @@ def _kind(
     if container and len(between.split()) < 25:
         return "full"
     return None
-
-
-def _place(text: str, start: int, end: int) -> Span | None:
-    address = _ADDRESS.search(text, start, end)
-    if address is not None:
-        end = address.start()
-    match = _PLACE.search(text, max(start, end - 60), end)
-    if match is None:
-        # The comma stands inside the quotation marks: `“Empty Boats,” 148`.
-        match = re.compile(r"\s*(?P<place>[\divxlc][\w–—‑-]*(?:,\s*\d[\w–—‑-]*)*)\s*$").match(
-            text, start, end
-        )
-    if match is None or not is_locator(match["place"]):
-        return None
-    if re.fullmatch(r"(?:1[4-9]|20)\d\d", match["place"]) and text[start : match.start()].strip():
-        return None
-    return Span(match.start("place"), match.end("place"))
-
-
-def _without_title(
-    text: str, piece: Span, end: int, known: KnownSources, signal: str
-) -> Reference | None:
-    """`Sallow, 63`: a name and a place, and nothing else."""
-    if _ARCHIVE.search(text, piece.start, end) and "," in text[piece.start : end]:
-        # A paper in an archive: no list need hold it.
-        source = Span(piece.start, text.index(",", piece.start, end))
-        return Reference("full", piece, source, None, None, signal=signal, newspaper=True)
-    said = _SAID.search(text, piece.start, end)
-    if said is not None and _DATE.search(text, said.end(), end) is not None:
-        source = Span(piece.start, said.start())
-        names = natural_names(source.of(text))
-        if names is not None:
-            return Reference("full", piece, source, names, None, signal=signal, newspaper=True)
-    published = _published_undressed(text, piece, end, known, signal)
-    if published is not None:
-        return published
-    place = _place(text, piece.start, end) or _bare_place(text, piece.start, end, known)
-    if place is None:
-        return None
-    words = text[piece.start : place.start].strip(" ,\u00a0")
-    head, comma, tail = words.partition(", ")
-    if _OP_CIT.fullmatch(tail):
-        words, comma, tail = head, "", ""
-    named = natural_names(head)
-    if comma and named is not None and known.has_surname(named) and known.is_title(tail):
-        # The title's dress is lost, as in plain text.
-        at = piece.start + len(head) + 2
-        title = TitleCue(tail, "plain", Span(at, at + len(tail)))
-        return Reference(
-            "short", piece, Span(piece.start, title.span.end), named, title,
-            place.of(text), place, signal,
-        )  # fmt: skip
-    names = natural_names(words)
-    if not known.is_group(words) and (names is None or not known.has_surname(names)):
-        return None
-    source = Span(piece.start, piece.start + len(words))
-    return Reference("short", piece, source, names, None, place.of(text), place, signal)
-
-
-def _published_undressed(
-    text: str, piece: Span, end: int, known: KnownSources, signal: str
-) -> Reference | None:
-    """`Mara Wendle, Wind and Wire (Reach: Quay Press, 2015), 14`: full, though its title lost its dress."""
-    facts = _FACTS.search(text, piece.start, end)
-    if facts is None or ":" not in facts.group():
-        return None
-    head, comma, tail = text[piece.start : facts.start()].rstrip(" ,").partition(", ")
-    names = natural_names(without_role(head))
-    if not comma or names is None or not all(n.given for n in names.names):
-        return None
-    if not known.has_surname(names) and not known.is_title(tail):
-        return None
-    at = piece.start + len(head) + 2
-    title = TitleCue(tail, "plain", Span(at, at + len(tail)))
-    place = _place(text, facts.end(), end)
-    return Reference(
-        "full", piece, Span(piece.start, title.span.end), names, title,
-        place.of(text) if place is not None else None, place, signal,
-    )  # fmt: skip
-
-
-def _bare_place(text: str, start: int, end: int, known: KnownSources) -> Span | None:
-    """A page behind a listed name without the comma between: `Osgard 9`."""
-    match = _BARE_PLACE.fullmatch(text, start, end)
-    if match is None:
-        return None
-    names = natural_names(match["who"])
-    listed = names is not None and known.has_surname(names)
-    return Span(*match.span("place")) if listed else None
 
 
 def _list_form(text: str, piece: Span, dressed: tuple[tuple[Span, str], ...]) -> Reference | None:

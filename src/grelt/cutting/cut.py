@@ -15,6 +15,7 @@ from ..text.names import NameList
 from ..text.spans import Span
 from ..works import DateValue, Group, TextValue, Value, Work, is_names
 from .assign import Fit
+from .evidence import kinds_described
 from .hand import Hand, hand_units
 from .lead import lead_units, people
 from .marked import places_marked, publishers_marked
@@ -144,6 +145,9 @@ def _best(
     confidence = _share(best.kind, fits)
     near = {(f.kind, f.elements, f.starts): f for f in fits if best.score - f.score <= _NEAR}
     near.pop((best.kind, best.elements, best.starts))
+    if best.kind in kinds_described(written.text, units):
+        # It says itself what it is.
+        near = {key: f for key, f in near.items() if f.kind == best.kind}
 
     def alternatives() -> tuple[Cut, ...]:
         return tuple(_cut(written, units, f, fits, hand, 0.5) for f in near.values())

@@ -165,6 +165,12 @@ def extent(pages: str) -> int:
 _DESCRIBED = 5.0
 
 
+def kinds_described(text: str, units: Iterable[Unit]) -> frozenset[str]:
+    """The kinds that descriptions name: `dataset` of `[Data set]`."""
+    kinds = (kind_of_bracket(u.span.of(text).strip()) for u in units if u.element == "medium")
+    return frozenset(k for k in kinds if k is not None)
+
+
 def described(kind: str, found: Iterable[str]) -> float:
     """What a work's own description says for a kind, in points; the rest is fitted on top of it."""
     return _DESCRIBED * (f"described as {kind}" in found)

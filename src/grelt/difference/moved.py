@@ -43,6 +43,8 @@ def moved_differences(laid: Laid, first: int, last: int, moved: list[int]) -> It
         if span.start <= e.span.start < span.end and n not in laid.pairs
     ]  # fmt: skip
     names = [laid.elements[m].name for m in moved]
+    if all(_has_twin(laid, m, moved) for m in moved):
+        return  # said a second time: `Filmed April 2022`, where the year stands in its place
     far = all(abs(laid.rank_written(m) - laid.rank_expected(m)) > 1 for m in moved)
     dated = far and all(n in ("date", "day") for n in names)
     rule = "entry-date-position" if dated else "entry-element-order"
@@ -66,3 +68,9 @@ def moved_differences(laid: Laid, first: int, last: int, moved: list[int]) -> It
     least = laid.elements_within(place)
     place, wanted, markup = trimmed(laid.text, place, wanted, markup, least)
     yield Difference(rule, place, wanted, markup, element.name, "moved", holes)
+
+
+def _has_twin(laid: Laid, number: int, moved: list[int]) -> bool:
+    """Whether an element of the same name stands elsewhere."""
+    name = laid.elements[number].name
+    return any(e.name == name and n not in moved for n, e in enumerate(laid.elements))

@@ -16,6 +16,7 @@ from ..text.spelling import is_a_letter_away
 from .candidates import RIGHT_WAYS, Candidate, Way, candidates
 from .duplicates import duplicates
 from .index import EntryIndex
+from .keeping import kept_citations
 from .main_source import page_of, pages_to_main_sources
 from .model import Match, MatchDegree, UnlistedSource
 from .unlisted import unlisted_sources
@@ -24,7 +25,6 @@ from .years import agreeing_with_year
 _CLOSE = 0.03
 _WHOLE_TITLE = 0.8
 _CLASSICAL = re.compile(r"\d[.:]\d|\d[a-e]")
-_MENTION_WAYS = RIGHT_WAYS | {Way.TITLE_FOR_AUTHOR, Way.ACRONYM}
 
 
 @dataclass(frozen=True)
@@ -77,7 +77,7 @@ def match_citations(
         if len(match.entries) == 1 and not citation.tentative:
             tally[match.entries[0]] += 1
     pages_to_main_sources(citations, matches, index, prose, tally, joins)
-    kept = _kept(citations, matches, joins)
+    kept = kept_citations(citations, matches, joins)
     chosen = tuple(citations[i] for i in kept)
     final = tuple(matches[i] for i in kept)
     cited_by: dict[int, list[int]] = {}
@@ -390,49 +390,3 @@ def _told_apart(
             told = citation.year is None
             return by_order, "goes on with the work cited just before", told
     return rivals, "", True
-
-
-def _kept(
-    citations: tuple[Citation, ...], matches: list[Match], joins: Mapping[int, int | None]
-) -> list[int]:
-    """Drop tentative citations that match nothing, or that a better one nearby makes idle."""
-    both = list(zip(citations, matches, strict=True))
-    stand = [n for n, (c, m) in enumerate(both) if not c.tentative or n in joins or _stands(c, m)]
-    firm: dict[int, set[int]] = {}
-    # What pages alone cite, as under a block quotation that the paragraph before leads into.
-    page_alone: dict[int, set[int]] = {}
-    for citation, match in (both[n] for n in stand):
-        firm.setdefault(citation.paragraph, set()).update(match.entries)
-        if not citation.source:
-            page_alone.setdefault(citation.paragraph, set()).update(match.entries)
-    cited = set().union(*firm.values())
-    kept = set(stand)
-    for number, (citation, match) in enumerate(both):
-        if number in kept or citation.parenthesis is not None or not _mentions(match):
-            continue
-        have = firm.setdefault(citation.paragraph, set())
-        ahead = page_alone.get(citation.paragraph + 1, set())
-        if citation.form != "note" and cited.issuperset(match.entries):
-            continue  # cited elsewhere, here it is only spoken of
-        if have.issuperset(match.entries) or ahead.issuperset(match.entries):
-            continue
-        have.update(match.entries)
-        kept.add(number)
-    return sorted(kept)
-
-
-def _stands(citation: Citation, match: Match) -> bool:
-    """Whether a tentative parenthesis is a citation, now that its match is known."""
-    if citation.parenthesis is None or match.degree is MatchDegree.NONE:
-        return False
-    if match.way in (Way.SPELLING, Way.GIVEN_NAME, Way.CONTAINER, Way.TITLE_PART):
-        return False
-    # A year in prose is no citation.
-    return not (match.way is Way.YEAR and citation.form == "narrative")
-
-
-def _mentions(match: Match) -> bool:
-    """Whether a source named in the sentence is told well enough to count as cited there."""
-    return (
-        match.degree not in (MatchDegree.NONE, MatchDegree.AMBIGUOUS) and match.way in _MENTION_WAYS
-    )
