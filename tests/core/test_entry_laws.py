@@ -6,7 +6,7 @@ from __future__ import annotations
 import unittest
 from html import unescape
 
-from hypothesis import HealthCheck, Phase, given, settings
+from hypothesis import HealthCheck, Phase, assume, given, settings
 from hypothesis import strategies as st
 
 from grelt.difference import Difference
@@ -26,6 +26,8 @@ from grelt.works import TextValue, Work
 from .works_made import works
 
 GUIDES = st.sampled_from(available_guides())
+# What no list of a guide has.
+NOWHERE = {("apa-7", "personal-communication")}
 LAW = settings(
     max_examples=150, deadline=None, derandomize=True, suppress_health_check=list(HealthCheck),
     phases=(Phase.explicit, Phase.generate),
@@ -50,10 +52,17 @@ def reference(markup: str, guide: str) -> Reference:
     return as_paper(markup, guide).references.of(0)
 
 
+# What guides leave out of some entries.
+LEFT_OUT = {
+    (g, "place") for g in ("mla-9", "apa-7", "chicago-18-notes", "chicago-18-author-date")
+} | {("apa-7", "container")}
+
+
 class Composed(unittest.TestCase):
     @LAW
     @given(works(), GUIDES)
     def test_what_is_composed_has_no_fault(self, work: Work, guide: str) -> None:
+        assume((guide, work.kind) not in NOWHERE)
         markup = written(work, guide)
         found = reference(markup, guide)
         self.assertEqual([(d.rule, d.expected) for d in found.differences], [], markup)
@@ -61,18 +70,29 @@ class Composed(unittest.TestCase):
     @LAW
     @given(works(), GUIDES)
     def test_what_is_composed_is_read_back(self, work: Work, guide: str) -> None:
+        assume((guide, work.kind) not in NOWHERE)
         markup = written(work, guide)
         read = reference(markup, guide).cut.work
         for element, value in work.values.items():
             got = read.values.get(element)
-            if element == "place" and got is None:
-                continue  # the guide leaves it out
+            if got is None and ((guide, element) in LEFT_OUT or work.kind == "legal"):
+                continue  # of a law its name is all that every guide has
             if isinstance(value, tuple):
-                self.assertEqual(
-                    [getattr(n, "family", None) or getattr(n, "literal", "") for n in read.names(element)],
-                    [n.family if isinstance(n, PersonName) else n.literal for n in value], markup,
-                )  # fmt: skip
-            elif isinstance(value, TextValue) and element in ("title", "container"):
+                if work.kind == "web-site":
+                    continue  # its title has no dress of its own
+                got = [
+                    getattr(n, "family", None) or getattr(n, "literal", "")
+                    for n in read.names(element)
+                ]
+                want = [n.family if isinstance(n, PersonName) else n.literal for n in value]
+                if element in read.more:
+                    want = want[: len(got)]
+                # Of a surname of two words in natural order only the last can be told.
+                self.assertEqual(len(got), len(want), markup)
+                self.assertTrue(all(w.endswith(g) for g, w in zip(got, want, strict=True)), markup)
+            elif work.kind == "web-site":
+                continue
+            elif isinstance(value, TextValue) and element in ("title", "container", "reviewed"):
                 # A site and who runs it stand in one place, in one dress.
                 said = read.text(element) or read.text("publisher")
                 self.assertEqual(said.casefold(), value.text.casefold(), markup)
@@ -88,7 +108,9 @@ class Composed(unittest.TestCase):
                 "number",
                 "medium",
             ):
-                self.assertEqual(read.text(element), value.text, markup)
+                # A version may be told as a number.
+                said = read.text(element) or (read.text("number") if element == "edition" else "")
+                self.assertEqual(said, value.text, markup)
             elif element == "date":
                 year = read.date()
                 self.assertEqual(year.year if year else None, work.date().year, markup)  # type: ignore[union-attr]
@@ -96,6 +118,7 @@ class Composed(unittest.TestCase):
     @LAW
     @given(works(), GUIDES)
     def test_what_is_composed_is_its_own_correction(self, work: Work, guide: str) -> None:
+        assume((guide, work.kind) not in NOWHERE)
         markup = written(work, guide)
         self.assertEqual(reference(markup, guide).checked.markup, markup)
 
@@ -109,6 +132,8 @@ class PutRight(unittest.TestCase):
         self, work: Work, one: str, other: str
     ) -> None:
         once = reference(written(work, one), other).checked.markup
+        if not once:
+            return  # of no kind that the guide knows
         again = reference(once, other)
         if again.unclear or again.cut.kind != reference(written(work, one), other).cut.kind:
             return

@@ -36,6 +36,9 @@ _FURTHER = re.compile(r"(?:,\s[A-Z]?\d{1,3})+(?=\.)")
 _MONTH = re.compile(r"\b(?:Jan|Feb|Mar|Apr|May|June?|July?|Aug|Sept?|Oct|Nov|Dec)[a-z]*\b")
 
 
+_YEAR = re.compile(r"\b(?:1[4-9]|20)\d\d[a-z]?\b")
+
+
 def _bare_pages(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
     """Pages without a label."""
     text = written.text
@@ -69,8 +72,11 @@ def _paged(text: str, match: re.Match[str], span: Span, *, italic_before: bool) 
         re.fullmatch(r"(?:1\d|20)\d\d\s?[-–—]\s?(?:(?:1\d|20)?\d\d)?", words)
         and not re.search(r"\d\)?$", before)
     )
+    edited = re.search(r"\b(?:[Ee]dited|[Tt]ranslated) by [^,.;]{3,80}$", before) is not None
     if years and match["mark"] != ":":
-        return False
+        # Figures that could be years: pages where the entry has its year already, and behind what has pages.
+        parted = re.search(r"[-–—]", words) is not None
+        return parted and (edited or italic_before) and _YEAR.search(before) is not None
     if re.search(r"[-–—‑−]", words):
         first = re.match(r"[A-Za-z]{0,2}\d+|[ivxlc]+", words)
         return first is not None
@@ -79,7 +85,6 @@ def _paged(text: str, match: re.Match[str], span: Span, *, italic_before: bool) 
     after = text[span.end : span.end + 1]
     closes = after in (".", "")
     counted = re.search(r"\bed\.$|\b[Vv]ol\. \d+$", before) is not None
-    edited = re.search(r"\b(?:[Ee]dited|[Tt]ranslated) by [^,.;]{3,80}$", before) is not None
     dated = (
         counted or edited or italic_before or bool(re.search(r"(?:1[4-9]|20)\d\d$|\d\)$", before))
     )

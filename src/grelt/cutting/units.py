@@ -60,7 +60,7 @@ def _is_inner(written: Written, span: Span) -> bool:
 
 
 # The date in parentheses, as it stands before an undressed title.
-_DATED = re.compile(r"\([^()]{4,30}\)\.\s$")
+_DATED = re.compile(r"\((?=[^()]*(?:\d{4}|n\.d\.|in\spress))[^()]{4,30}\)\.\s$")
 
 
 def _opens_title(written: Written, span: Span) -> bool:
@@ -89,6 +89,9 @@ def _is_number(words: str) -> bool:
     return re.fullmatch(r"[\d\s,().–-]+", words) is not None
 
 
+_VOLUME_AHEAD = re.compile(r",?\s(?:vol\.|no\.|\d)")
+
+
 def _without_volume(written: Written, span: Span) -> Span:
     """A journal set in italics together with its volume: `*Estuary Review, 12*(3)`."""
     match = re.search(r",?\s\d{1,4}(?:\(\d+\))?$|,$", span.of(written.text))
@@ -97,6 +100,8 @@ def _without_volume(written: Written, span: Span) -> Span:
         return span
     if re.search(r"\s(?:1[4-9]|20)\d\d$", match.group()):
         return span  # `*The State of the Washes, 2021*.`
+    if match.group()[:1] == " " and _VOLUME_AHEAD.match(written.text, span.end):
+        return span  # a name that ends in a figure: `*Boundary 2*, vol. 44`
     return Span(span.start, span.start + match.start())
 
 

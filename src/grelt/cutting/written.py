@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from ..document import Paragraph
-from ..text.quotes import quoted, typed_single
+from ..text.quotes import as_outer, quoted, typed_single
 from ..text.spans import Span, Squeezed, squeeze
 from ..works import TextValue
 
@@ -128,4 +128,4 @@ def text_value(written: Written, span: Span, dress: str) -> TextValue:
         for inner in (() if base else written.italics)
         if span.start <= inner.start and inner.end <= span.end and len(inner) < len(span)
     ]
-    return TextValue(text, tuple(inside))
+    return TextValue(as_outer(text) if dress == "quotes" else text, tuple(inside))

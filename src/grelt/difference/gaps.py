@@ -101,6 +101,8 @@ def _brackets(
     if not opens:
         # Told with the opening bracket, unless that is put right with something moved.
         return None if number in laid.covered else []
+    if number + 1 in laid.covered:
+        return None  # the closing one is
     return [_bracketed(laid, number, element)]
 
 

@@ -30,6 +30,8 @@ _KINDS = {
     "online": "web-page", "www": "web-page", "electronic": "web-page", "software": "software",
     "dataset": "dataset", "misc": "web-page", "proceedings": "edited-book", "booklet": "book",
 }  # fmt: skip
+# Kinds whose `number` is that of an issue; of others it is their own.
+_IN_ISSUES = ("journal-article", "magazine-article", "newspaper-article", "review", "interview")
 _FIELDS = {
     "title": "title", "volume": "volume", "pages": "pages", "publisher": "publisher", "series": "series",
     "address": "place", "location": "place", "edition": "edition", "doi": "doi", "url": "url",
@@ -69,7 +71,7 @@ def _work(entry: Any) -> Work:
     for field in ("journal", "journaltitle", "booktitle", "organization"):
         if fields.get(field):
             values.setdefault("container", TextValue(fields[field]))
-    if kind == "report" and "issue" in values:
+    if kind not in _IN_ISSUES and "issue" in values:
         values["number"] = values.pop("issue")
     if kind == "report" and "institution" in fields:
         values.setdefault("publisher", TextValue(fields["institution"]))

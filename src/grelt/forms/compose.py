@@ -9,6 +9,7 @@ from ..guides.kinds import Kinds, NumberForm, TextForm
 from ..guides.pattern import Sequence, Slot
 from ..text.calendar import SEASONS
 from ..text.lexicon import is_common
+from ..text.quotes import as_inner
 from ..text.spans import Span
 from ..works import DateValue, TextValue, Work, write_date
 from .casing import case_changes
@@ -251,6 +252,8 @@ class _Writer:
             text = with_case(value, form.case, self.vocabulary, self.kinds.headline_from)
         if slot.element in ("publisher", "institution"):
             text = self._abbreviated(text)
+        if form.dress == "quotes":
+            text = as_inner(text)
         wrapped = form.wrap.format(text)
         shift = form.wrap.index("{}")
         apart = tuple(s.shifted(shift) for s in value.apart)

@@ -156,8 +156,10 @@ def _given_ends(text: str, run: list[Token], stop: int) -> list[int]:
         and (
             all(t.initials or is_forename(t.text) or is_particle(t.text) for t in rest)
             or follows == ","
-            # Nothing else stands before the title in its dress.
+            # Nothing else stands before the title in its dress, or a sentence of the entry begins.
             or (len(rest) == 1 and stop < len(text) and not text[whole:stop].strip(" ."))
+            or (len(rest) == 1 and re.match(r"\.\s[^\W\d_a-z]", text[whole:stop]) is not None)
+            or whole >= stop
         )
     )
     ends = [run[cut].end, whole]
@@ -268,6 +270,8 @@ def _turned(text: str, family: str, end: int, stop: int) -> tuple[PersonName, in
     ):
         count += 1
     if count:
+        if " " in family and count < len(tokens) and is_name_word(tokens[count].text):
+            return None  # `Carmen Bray, W. E. Vance`: the initials of the next name
         last = tokens[count - 1].end
         return PersonName(family, text[at:last]), last
     if " " in family or not tokens or not is_name_word(tokens[0].text):

@@ -58,3 +58,17 @@ def _closing_mark(text: str, at: int, closing: str) -> int:
         if closing != "’" or not text[position + 1 : position + 2].isalnum():
             return position
     return -1
+
+
+def as_inner(text: str) -> str:
+    """Words as they stand within double quotation marks: their own marks are single."""
+    return text.replace("“", "‘").replace("”", "’")
+
+
+def as_outer(text: str) -> str:
+    """Words that stood within double quotation marks, by themselves: pairs of single marks are double."""
+    found = list(text)
+    for span in quoted(text, single=True):
+        if text[span.start] == "‘":
+            found[span.start], found[span.end - 1] = "“", "”"
+    return "".join(found)
