@@ -21,7 +21,7 @@ from grelt.paper import Paper, analyse
 from grelt.references import Reference
 from grelt.rules.registry import all_rules
 from grelt.text.names import PersonName
-from grelt.works import TextValue, Work
+from grelt.works import Name, TextValue, Work
 
 from .works_made import works
 
@@ -58,6 +58,10 @@ LEFT_OUT = {
 } | {("apa-7", "container")}
 
 
+def _family(name: Name) -> str:
+    return name.family if isinstance(name, PersonName) else name.literal
+
+
 class Composed(unittest.TestCase):
     @LAW
     @given(works(), GUIDES)
@@ -80,16 +84,14 @@ class Composed(unittest.TestCase):
             if isinstance(value, tuple):
                 if work.kind == "web-site":
                     continue  # its title has no dress of its own
-                got = [
-                    getattr(n, "family", None) or getattr(n, "literal", "")
-                    for n in read.names(element)
-                ]
-                want = [n.family if isinstance(n, PersonName) else n.literal for n in value]
+                there = [_family(n) for n in read.names(element)]
+                want = [_family(n) for n in value]
                 if element in read.more:
-                    want = want[: len(got)]
+                    want = want[: len(there)]
                 # Of a surname of two words in natural order only the last can be told.
-                self.assertEqual(len(got), len(want), markup)
-                self.assertTrue(all(w.endswith(g) for g, w in zip(got, want, strict=True)), markup)
+                self.assertEqual(len(there), len(want), markup)
+                alike = all(w.endswith(t) for t, w in zip(there, want, strict=True))
+                self.assertTrue(alike, (there, want, markup))
             elif work.kind == "web-site":
                 continue
             elif isinstance(value, TextValue) and element in ("title", "container", "reviewed"):

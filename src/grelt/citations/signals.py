@@ -127,14 +127,14 @@ def _known_at(
             if begin == at and not _stands_alone(text, tokens, at, end, bool(possessive)):
                 continue
         span = Span(tokens[begin][1][0], span_end)
-        signal, strong = _signal(text, tokens, begin, end, bool(possessive))
         if phrase.kind == "name" and not possessive and (more := _ET_AL.match(text, span.end)):
             span = Span(span.start, more.end())
             end = next(
                 (i for i in range(end, len(tokens)) if tokens[i][1][0] >= span.end), len(tokens)
             )
+        signal, strong = _signal(text, tokens, begin, end, bool(possessive), span.end)
         begins = re.search(r"(?:^|[.?!][”\"’)]*)\s*$", text[max(0, span.start - 6) : span.start])
-        speaks = begins is not None if possessive else _speaks(text, tokens, end)
+        speaks = begins is not None if possessive else _speaks(text, tokens, end, span.end)
         return end, Cue(
             phrase.kind, span.of(text), span, True, signal or begin < at, strong, subject=speaks
         )
@@ -220,14 +220,18 @@ def _signal(
     begin: int,
     end: int,
     possessive: bool,
+    stop: int,
 ) -> tuple[bool, bool]:
-    """Whether the sentence presents the name as a source, and whether in scholars' verbs."""
+    """Whether the sentence presents the name, which ends at `stop`, as a source, and whether in scholars'
+    verbs."""
     start = tokens[begin][1][0]
     before = text[max(0, start - 30) : start]
     if _ACCORDING.search(before):
         return True, True
-    for word, (at, _) in tokens[end : end + 3]:
-        if any(mark in text[tokens[end - 1][1][1] : at] for mark in ".;:?!()"):
+    # With another name behind an `and`: `Penhale and Ortega Ruiz argue`.
+    reach = 5 if end < len(tokens) and tokens[end][0] == "and" else 3
+    for word, (at, _) in tokens[end : end + reach]:
+        if any(mark in text[stop:at] for mark in ".;:?!()"):
             break
         lowered = fold(word)
         if lowered in _REPORTING:
@@ -238,14 +242,13 @@ def _signal(
     return fold(last) in _REPORTING, False
 
 
-def _speaks(text: str, tokens: list[tuple[str, tuple[int, int]]], end: int) -> bool:
+def _speaks(text: str, tokens: list[tuple[str, tuple[int, int]]], end: int, stop: int) -> bool:
     """A reporting verb follows the name, at once or after an aside between commas."""
     for word, (at, _) in tokens[end : end + 3]:
-        if any(mark in text[tokens[end - 1][1][1] : at] for mark in ",.;:?!()"):
+        if any(mark in text[stop:at] for mark in ",.;:?!()"):
             break
         if fold(word) in _REPORTING:
             return True
-    stop = tokens[end - 1][1][1]
     if text[stop : stop + 1] != ",":
         return False
     for position in range(end, min(end + 16, len(tokens) - 1)):
@@ -266,7 +269,7 @@ def _misspelled_at(
     bare = word[: len(word) - possessive]
     if not re.fullmatch(NAME_WORD, bare) or bare.isupper() or fold(bare) in OPENERS:
         return None
-    signal, strong = _signal(text, tokens, at, at + 1, bool(possessive))
+    signal, strong = _signal(text, tokens, at, at + 1, bool(possessive), stop)
     if not signal or not _stands_alone(text, tokens, at, at + 1, bool(possessive)):
         return None
     listed = known.near_name(bare)
@@ -315,7 +318,7 @@ def _unknown_at(text: str, tokens: list[tuple[str, tuple[int, int]]], at: int) -
         end -= 1
         last, (_, stop) = tokens[end - 1]
     possessive = _possessive(last)
-    signal, strong = _signal(text, tokens, at, end, False)
+    signal, strong = _signal(text, tokens, at, end, False, stop)
     following = fold(tokens[end][0]) if end < len(tokens) else ""
     adjacent = following in _SCHOLARLY and following.endswith("s")
     according = _ACCORDING.search(text[max(0, start - 30) : start]) is not None

@@ -24,6 +24,8 @@ CERTAIN, LIKELY = 0.95, 0.85
 _DATED = re.compile(
     r"(?:^|[\s,(/])(?:(?:1[5-9]|20)\d\d[a-z]?|n\.d\.|in press)(?=$|[,:;)\s]|[–-]present)"
 )
+# Before a year alone: a name, whatever marks it has, or `et al.`
+_NAMED = re.compile(r"(?:^|[\s“(])[^\W\d_a-z][\w’'‐-]+(?:[’']s)?$|\bal\.$|\b(?:colleagues|others)$")
 _PAGED = re.compile(r"(?:[^\d(]{0,80}[^\W\d_][^\d(]{0,4}\s)?\d{1,4}(?:\s?[-–]\s?\d{1,4})?")
 
 
@@ -72,12 +74,10 @@ def is_dated(document: Document, structure: Structure, known: KnownSources) -> b
             continue
         for span in parentheses(paragraph.text):
             inside = paragraph.text[span.start + 1 : span.end - 1]
-            before = paragraph.text[max(0, span.start - 30) : span.start].rstrip("’s ")
+            before = paragraph.text[max(0, span.start - 30) : span.start].rstrip()
             if DAY.match(inside):
                 continue
-            if _DATED.search(inside) and (
-                CAPITALISED.search(inside) or CAPITALISED.fullmatch(before.rpartition(" ")[2])
-            ):
+            if _DATED.search(inside) and (CAPITALISED.search(inside) or _NAMED.search(before)):
                 dated += 1
             elif _PAGED.fullmatch(inside):
                 paged += 1

@@ -72,7 +72,7 @@ def _paged(text: str, match: re.Match[str], span: Span, *, italic_before: bool) 
         re.fullmatch(r"(?:1\d|20)\d\d\s?[-–—]\s?(?:(?:1\d|20)?\d\d)?", words)
         and not re.search(r"\d\)?$", before)
     )
-    edited = re.search(r"\b(?:[Ee]dited|[Tt]ranslated) by [^,.;]{3,80}$", before) is not None
+    edited = re.search(r"\b(?:[Ee]dited|[Tt]ranslated) by [^,;]{3,90}$", before) is not None
     if years and match["mark"] != ":":
         # Figures that could be years: pages where the entry has its year already, and behind what has pages.
         parted = re.search(r"[-–—]", words) is not None

@@ -67,6 +67,11 @@ _REPRINT = re.compile(rf"\s[\[(](?:1[5-9]|20)\d\d[\])]\s{_DATE}(?:\.|,)(?=\s)")
 _EDITED_IN = re.compile(
     rf"\bIn:?\s+((?:(?:{UPPER}\.\s?)+{NAME_WORD}(?:,?\s+(?:and|&)\s+|,\s+)?){{1,6}})\s*,?\s+\(Eds?\.\)"
 )
+# What its first names did, between them and a date: `Hale, Ned, ed. 1971.`
+_ROLE_BEHIND = re.compile(
+    r",?\s(?:general\s)?(?:eds?|trans|comps?|dirs?|prods?|illus|editors?|translators?|directors?|hosts?|producers?|"
+    r"performers?|compilers?|narrators?)(?=\.)"
+)
 _NEAR = 60
 _ABBREVIATED = frozenset(
     {"et", "jr", "sr", "st", "dr", "ed", "eds", "trans", "mr", "mrs", "al", "comp"}
@@ -110,7 +115,8 @@ def _read(document: Document, position: int, indexes: tuple[int, ...], list_numb
     opening = _opening(flat, dressed, start, date.start() if date else len(flat.text))
     if date is not None and date.start() > opening.span.end + _NEAR:
         date = None  # a year in parentheses further on: `12, no. 3 (2021)`
-    date = date or _DATE_ALONE.match(flat.text, opening.span.end)
+    role = _ROLE_BEHIND.match(flat.text, opening.span.end)
+    date = date or _DATE_ALONE.match(flat.text, role.end() if role else opening.span.end)
     title, container = _title_and_container(flat, dressed, opening, date)
     outside = _outside(flat.text, title)
     years = _YEAR.findall(outside)

@@ -190,7 +190,7 @@ def _count_score(cited: NameList, entry: Entry) -> tuple[float, str]:
         ahead = entry.persons[1 : len(cited.names)]
         fits = many >= 3 and [n.key for n in cited.names[1:]] == [p.key for p in ahead]
     elif len(cited.names) > 1:
-        others = {p.key for p in entry.persons[1:]}
+        others = {n.key for p in entry.persons[1:] for n in (p, p.longer or p)}
         fits = len(cited.names) == many and all(n.key in others for n in cited.names[1:])
     else:
         fits = many == 1

@@ -20,6 +20,9 @@ def known_sources(entries: Iterable[Entry]) -> KnownSources:
         if author.kind is OpeningKind.PERSON:
             for person in entry.persons:
                 known.add_name(person.family, person.given)
+                longer = person.longer
+                if longer is not None:
+                    known.add_name(longer.family, longer.given)
         elif author.kind is OpeningKind.ORGANISATION:
             known.add_group(author.text)
             if without_country(author.text) != author.text:

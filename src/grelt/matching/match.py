@@ -316,6 +316,9 @@ def _agreeing_with_title(
     if best:
         # Works of one author share words; the one meant shares most, or begins so.
         return [c for c in by_name if agreement[c.entry] == best]
+    within = set(index.having(cited)) if len("".join(cited)) >= 6 else set()
+    if any(c.entry in within for c in by_name):
+        return [c for c in by_name if c.entry in within]
     # What is not read as a title there may be the one that is cited.
     return [c for c in by_name if not index.entries[c.entry].title_words] if by_name else found
 

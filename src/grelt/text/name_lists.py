@@ -158,7 +158,10 @@ def _given_ends(text: str, run: list[Token], stop: int) -> list[int]:
             or follows == ","
             # Nothing else stands before the title in its dress, or a sentence of the entry begins.
             or (len(rest) == 1 and stop < len(text) and not text[whole:stop].strip(" ."))
-            or (len(rest) == 1 and re.match(r"\.\s[^\W\d_a-z]", text[whole:stop]) is not None)
+            or (
+                len(rest) == 1
+                and re.match(r"\.\s(?:[^\W\d_a-z]|\d{4})", text[whole:stop]) is not None
+            )
             or whole >= stop
         )
     )

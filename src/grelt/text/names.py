@@ -59,6 +59,14 @@ class PersonName:
         return "".join(c for c in fold(self.family) if c.isalnum())
 
     @property
+    def longer(self) -> PersonName | None:
+        """The name with a surname of two words, where it may have one: `Hanna Ortega Ruiz`."""
+        *given, middle = self.given.split() or [""]
+        if not given or len(middle) < 3 or "." in middle:
+            return None
+        return PersonName(f"{middle} {self.family}", " ".join(given), self.suffix)
+
+    @property
     def keys(self) -> frozenset[str]:
         """The surname folded with its particles and without, wherever they stand: `de Beauvoir`,
         `Beauvoir, Simone de`."""

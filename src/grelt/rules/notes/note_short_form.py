@@ -10,7 +10,7 @@ from ...citations.anatomy import page_label
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
 from ...short_notes import short_note
-from ...text.folding import letters
+from ...text.folding import letters, words
 from ...text.names import is_initials
 from ..base import Rule
 
@@ -72,7 +72,9 @@ def _of_title(paper: Paper, citation: Citation, entry: int, title: TitleCue) -> 
     if ":" in title.text.rstrip(":"):
         return "long"
     listed = paper.entries[entry].title
-    if listed is not None and {title.dress, listed.dress} == {"quotes", "italics"}:
+    shared = set(words(title.text)) & set(words(listed.text)) if listed is not None else set()
+    same = 2 * len(shared) > len(words(title.text))
+    if listed is not None and same and {title.dress, listed.dress} == {"quotes", "italics"}:
         return "dress"
     text = paper.paragraph(citation.paragraph).text
     before = text[citation.source_span.start : title.span.start]
