@@ -203,11 +203,14 @@ class References:
     def _foreign(self, written: Written, opened: Opened, most: float) -> tuple[str, str]:
         """The guide of another system in whose form an entry stands, or nearly, and the kind there."""
         best, name, kind = most, "", ""
+        own_guide = self.policy.guide
+        # Editions of one guide hardly differ in what tells it from others.
+        tried = {(own_guide.system, own_guide.house)}
         for identity in available_guides():
             guide = load_guide(identity)
-            own_guide = self.policy.guide
-            if (guide.system, guide.house) == (own_guide.system, own_guide.house):
+            if (guide.system, guide.house) in tried or best == 0:
                 continue
+            tried.add((guide.system, guide.house))
             if guide.house == own_guide.house and most < 1:
                 continue  # where only the date has moved, that is what is wrong
             kinds = load_kinds(identity)

@@ -11,6 +11,7 @@ from .say import Trouble, say
 _HELP = """grelt start                 start Grelt with demo data (Ctrl-C stops it)
 grelt test                  run all tests
 grelt test core|web|LABEL…  some of them (core: no database; web: the front end's own)
+grelt test worlds           every correct entry in other words
 grelt test rule ID…         the cases of rules
 grelt lint                  linters, type checks, import rules
 grelt check PAPER…          check papers on the command line (--help tells more)

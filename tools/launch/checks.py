@@ -17,17 +17,20 @@ from .serve import environment
 def test(labels: list[str]) -> int:
     """Run the tests: everything, or some.
 
-    `core` needs neither database nor browser, `web` only Node; `rule ID…` runs the cases of rules.
+    `core` and `worlds` need neither database nor browser, `web` only Node; `rule ID…` runs the cases of
+    rules.
     """
     if labels[:1] == ["rule"]:
         return _rules(labels[1:])
-    parts = {_part_of(label) for label in labels} or {"core", "web", "server"}
+    parts = {_part_of(label) for label in labels} or {"core", "worlds", "web", "server"}
     names = [f"tests.{label}" if "." not in label else label for label in labels if label != "web"]
-    core = [n for n in names if n.startswith("tests.core")] or ["tests.core"]
-    rest = [n for n in names if not n.startswith("tests.core")] or ["tests.server", "tests.browser"]
+    alone = ("tests.core", "tests.worlds")
+    core = [n for n in names if n.startswith(alone)]
+    core = core or [f"tests.{part}" for part in ("core", "worlds") if part in parts]
+    rest = [n for n in names if not n.startswith(alone)] or ["tests.server", "tests.browser"]
     python_env.ensure("dev")
     failed = 0
-    if "core" in parts:
+    if core:
         failed |= _django_tests(core, python_env.environment(), side_by_side=True)
     if "web" in parts:
         failed |= _front_end_tests()
@@ -37,9 +40,9 @@ def test(labels: list[str]) -> int:
 
 
 def _part_of(label: str) -> str:
-    """Which of the three kinds of test a label belongs to."""
+    """Which kind of test a label belongs to."""
     name = label.removeprefix("tests.").partition(".")[0]
-    return name if name in ("core", "web") else "server"
+    return name if name in ("core", "worlds", "web") else "server"
 
 
 def _rules(ids: list[str]) -> int:

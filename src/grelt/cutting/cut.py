@@ -101,13 +101,27 @@ def cut_entry(written: Written, opened: Opened, kinds: Kinds, hand: Hand | None 
     lead, end = lead_units(text, opened.names, opened.group, opened.span, repeated=opened.repeated)
     units = hand_units(find_units(written, lead, end), written, hand)
     first = units[0].element if units else ""
-    patterns = [
-        (form, p)
-        for form in kinds.kinds.values()
-        for p in dict.fromkeys((*form.listed, *form.headless, *form.led.get(first, ())))
-        if not hand.kind or form.kind == hand.kind
-    ]
+    patterns = _patterns_of(kinds, first)
+    if hand.kind:
+        patterns = [(form, p) for form, p in patterns if form.kind == hand.kind]
     return _best(written, units, patterns, kinds, hand)
+
+
+# By identity, for patterns are long to compare; what is kept beside it keeps the identity taken.
+_patterns: dict[tuple[int, str], tuple[Kinds, list[tuple[KindForm, Sequence]]]] = {}
+
+
+def _patterns_of(kinds: Kinds, first: str) -> list[tuple[KindForm, Sequence]]:
+    """All patterns of a guide's entries, for one that `first` begins."""
+    kept = _patterns.get((id(kinds), first))
+    if kept is None:
+        found = [
+            (form, p)
+            for form in kinds.kinds.values()
+            for p in dict.fromkeys((*form.listed, *form.headless, *form.led.get(first, ())))
+        ]
+        kept = _patterns[id(kinds), first] = (kinds, found)
+    return kept[1]
 
 
 def cut_reference(written: Written, opened: Opened, kinds: Kinds) -> Cut:
