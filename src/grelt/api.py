@@ -16,7 +16,7 @@ from typing import Any
 
 from . import __version__
 from .cutting import Hand
-from .errors import GreltError, HouseRuleInvalid, PaperUnreadable
+from .errors import GreltError, HouseRuleInvalid, PaperUnreadable, ReportsUnreadable
 from .exchange import FieldsInvalid, csl_of, work_of, works_from, works_to
 from .guides import Policy, available_guides, load_guide, load_house
 from .guides.house import House, house_from
@@ -46,6 +46,7 @@ __all__ = [
     "PaperUnreadable",
     "RecordSource",
     "Records",
+    "ReportsUnreadable",
     "__version__",
     "analyse_paper",
     "build_id",

@@ -16,6 +16,7 @@ from pathlib import Path
 from typing import Any
 
 from . import api
+from .comparing import compared
 from .errors import PaperMissing, RecordsInvalid
 from .summary import summary
 
@@ -33,6 +34,8 @@ def main(arguments: list[str] | None = None) -> int:
     try:
         if options.command == "check":
             return _check(options)
+        if options.command == "compare":
+            return _compare(options)
         if options.command == "explain":
             print(api.explain(options.rule, options.guide).text())
         elif options.command == "rules":
@@ -71,6 +74,12 @@ def _parser() -> argparse.ArgumentParser:
     explain = commands.add_parser("explain", help="what a rule looks for, and why")
     explain.add_argument("rule", metavar="RULE")
     explain.add_argument("--guide", metavar="ID")
+    compare = commands.add_parser(
+        "compare", help="findings gained and lost between two files of reports"
+    )
+    compare.add_argument("earlier", metavar="A", help="what `check --json` has printed")
+    compare.add_argument("later", metavar="B", help="the same papers, checked again")
+    compare.add_argument("--each", action="store_true", help="name every finding that differs")
     commands.add_parser("rules", help="list the rules")
     commands.add_parser("guides", help="list the guides")
     return parser
@@ -100,6 +109,27 @@ def _check(options: argparse.Namespace) -> int:
             status = _FINDINGS
         _print(report, options, several)
     return _UNREADABLE if unreadable else status
+
+
+def _compare(options: argparse.Namespace) -> int:
+    comparison = compared(_said(options.earlier), _said(options.later))
+    print(comparison.text(each=options.each))
+    return _FINDINGS if comparison.differs else _CLEAN
+
+
+def _said(name: str) -> list[dict[str, Any]]:
+    """Reports that were printed: one, or one a line."""
+    try:
+        text = Path(name).read_text(encoding="utf-8")
+        lines = [text] if text.startswith("{\n") else text.splitlines()
+        reports = [json.loads(line) for line in lines if line.strip()]
+    except (OSError, UnicodeDecodeError, json.JSONDecodeError) as error:
+        raise api.ReportsUnreadable(
+            f"{name} holds no reports: print them with “check --json”."
+        ) from error
+    if not all(isinstance(r, dict) and "file" in r for r in reports):
+        raise api.ReportsUnreadable(f"{name} holds something else than reports.")
+    return reports
 
 
 def _reports(options: argparse.Namespace, inputs: api.CheckInputs) -> Iterator[_Outcome]:

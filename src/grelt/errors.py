@@ -17,6 +17,12 @@ class GreltError(Exception):
         self.message = message
 
 
+class ReportsUnreadable(GreltError):
+    """A file that should hold reports holds none."""
+
+    code = "reports-unreadable"
+
+
 class PaperUnreadable(GreltError):
     """The file cannot be read as a paper."""
 

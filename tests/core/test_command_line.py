@@ -76,6 +76,26 @@ class CommandLine(unittest.TestCase):
         self.assertEqual(len(alone.stdout.splitlines()), 5)
         self.assertEqual(self.run_it("check", papers[0], "--jobs", "0")[0], 2)
 
+    def test_two_runs_are_compared(self) -> None:
+        papers = [self.paper(n) for n in ("marlowe", "dray")]
+        files = []
+        for number, more in enumerate(((), ("--guide", "apa-7"))):
+            _, out, _ = self.run_it("check", "--json", "--jobs", "1", *papers, *more)
+            files.append(self.folder / f"run-{number}.jsonl")
+            files[-1].write_text(out, encoding="utf-8")
+        same, out, _ = self.run_it("compare", str(files[0]), str(files[0]))
+        self.assertEqual((same, "0 gained, 0 lost" in out), (0, True))
+        other, out, _ = self.run_it("compare", str(files[0]), str(files[1]), "--each")
+        self.assertEqual(other, 1)
+        self.assertRegex(out, r"(?m)^  cite-wrong-system\s+\+\d")
+        self.assertIn("      + 1-marlowe", out)
+        alone = self.folder / "alone.jsonl"
+        alone.write_text(files[0].read_text(encoding="utf-8").splitlines()[0], encoding="utf-8")
+        _, out, _ = self.run_it("compare", str(files[0]), str(alone))
+        self.assertIn("Only on one side", out)
+        for nonsense in (papers[0], str(self.folder / "nowhere")):
+            self.assertEqual(self.run_it("compare", nonsense, nonsense)[0], 2)
+
     def test_one_paper_gives_one_report_and_nothing_else(self) -> None:
         _, out, err = self.run_it("check", "--json", self.paper("dray"), "--date", "2026-11-24")
         report = json.loads(out)

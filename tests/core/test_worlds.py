@@ -3,10 +3,16 @@ All of them are tried by `bin/grelt test worlds`."""
 
 from __future__ import annotations
 
+import re
 import unittest
+
+from demo.essay import load_essay
+from demo.write import file_of
+from grelt import api
 
 from .marked_entries import SETS, MarkedEntry, load_set
 from .measured_entries import measure
+from .test_correct_papers import ESSAYS
 from .worlds import World, rewritten, worlds
 
 ONE_IN = 24
@@ -37,3 +43,43 @@ class Worlds(unittest.TestCase):
                 one = World(world.name, world.what, (swap,))
                 with self.subTest(world=world.name, swap=number):
                     self.assertTrue(any(rewritten(e, one) is not None for e in marked()))
+
+
+class EssaysInWorlds(unittest.TestCase):
+    """Correct essays whose authors have other surnames, in the list and in the text alike."""
+
+    def test_their_citations_are_led_home_and_right(self) -> None:
+        worlds_of_names = [w for w in worlds() if any(s.get("names") for s in w.swaps)]
+        self.assertGreaterEqual(len(worlds_of_names), 3)
+        for number, path in enumerate(sorted(ESSAYS.glob("*.txt"))):
+            essay = load_essay(path)
+            name, data = file_of(essay, "md")
+            world = worlds_of_names[number % len(worlds_of_names)]
+            text = renamed(data.decode(), essay.guide, world)
+            report = api.check(text.encode(), name, api.CheckInputs(essay.guide), strict=True)
+            with self.subTest(essay=path.stem, world=world.name):
+                found = [
+                    (f["rule"], f["found"], f["message"])
+                    for f in report["findings"]
+                    if f["family"] in ("match", "in-text", "notes") and f["rule"] != "cite-order"
+                ]
+                self.assertEqual(found, [])
+
+
+def renamed(text: str, guide: str, world: World) -> str:
+    """A paper in which each surname of the list is another throughout, no two the same."""
+    paper = api.analyse_paper(text.encode(), "paper.md", guide)
+    families = {p.family for e in paper.entries for p in e.persons if p.given}
+    new = [n.replace("\\", "") for s in world.swaps if s.get("names") for n in s["by"]]
+    for number, family in enumerate(sorted(families, key=len, reverse=True)[: len(new)]):
+        first = f"[{family[0].upper()}{family[0].lower()}]"  # `De la Cruz` where a sentence begins
+        pattern = rf"(?<![\w’-]){first}{re.escape(family[1:])}(?![\w-])"
+        text = re.sub(pattern, f"\0{number}\0", text)
+
+    def name(match: re.Match[str]) -> str:
+        word = new[int(match[1])]
+        before, after = match.string[: match.start()][-4:], match.string[match.end() :][:1]
+        begins = re.search(r"[.?!]”? $", before) is not None and after != ","
+        return f"{word[0].upper()}{word[1:]}" if begins else str(word)
+
+    return str(re.sub("\0(\\d+)\0", name, text))

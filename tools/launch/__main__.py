@@ -15,6 +15,7 @@ grelt test worlds           every correct entry in other words
 grelt test rule ID…         the cases of rules
 grelt lint                  linters, type checks, import rules
 grelt check PAPER…          check papers on the command line (--help tells more)
+grelt compare A B [PAPER…]  findings gained and lost between two files of reports, or two checkouts
 grelt explain RULE          what a rule looks for, and why
 grelt rules | guides        list them
 grelt demo-papers [FOLDER]  write the demo papers as files
@@ -48,6 +49,10 @@ def _others(command: str, rest: list[str]) -> int:
         return checks.lint()
     if command == "manage":
         return checks.manage(rest)
+    if command == "compare":
+        from . import compare
+
+        return compare.compare(rest)
     if command == "demo-papers":
         python_env.ensure("server")
         done = subprocess.run(

@@ -6,7 +6,7 @@ import re
 
 from ..document import Paragraph
 from ..structure import Role
-from ..text.names import NameList, natural_names
+from ..text.names import NameList, PersonName, natural_names
 from ..text.sentences import Sentences
 from ..text.spans import Span
 from .model import Citation, Cue
@@ -62,7 +62,11 @@ def names_of(text: str, cues: tuple[Cue, ...]) -> NameList | None:
     names = [c for c in cues if c.kind == "name"]
     if not names:
         return None
-    return natural_names(text[names[0].span.start : names[-1].span.end])
+    read = natural_names(text[names[0].span.start : names[-1].span.end])
+    if read is not None and len(read.names) >= len(names):
+        return read
+    # Names that are words of groups too: each as the list has it.
+    return NameList(tuple(PersonName(c.text.strip()) for c in names)) if len(names) > 1 else read
 
 
 def name_of(cues: tuple[Cue, ...]) -> NameList | None:

@@ -2,11 +2,16 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass, field
 
 from ..text.folding import letters, without_article, words
-from ..text.names import NameList
+from ..text.names import NameList, PersonName
 from ..text.spelling import is_slip
+
+_ET_AL = re.compile(r",?\s+et\.?\s+al\.?$", re.I)
+_JOINED = re.compile(r"\s(?:and|&)\s")
+_JOINTS = re.compile(r",?\s+(?:and|&)\s+|,\s+")
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,6 +64,17 @@ class KnownSources:
     def has_surname(self, names: NameList) -> bool:
         """Whether the first of some names is an author of the list."""
         return bool(names.names) and letters(names.names[0].family) in self.surnames
+
+    def names(self, text: str) -> NameList | None:
+        """Names that are all surnames of the list and nothing more (`Church & Banks`, `da Silva Neto et al.`);
+        else None."""
+        bare = _ET_AL.sub("", text.strip())
+        if "," in bare and bare == text.strip() and not _JOINED.search(bare):
+            return None  # by a comma alone no names are joined
+        parts = [p.strip() for p in _JOINTS.split(bare)]
+        if not all(p and self.is_surname(p) and any(map(str.isupper, p)) for p in parts):
+            return None
+        return NameList(tuple(PersonName(p) for p in parts), bare != text.strip())
 
     def is_surname(self, word: str) -> bool:
         return letters(word) in self.surnames

@@ -228,6 +228,9 @@ def _source(
     if not known.opens(said) and (DAY.fullmatch(said) or _STATUTE.match(said)):
         return None
     title = _dressed_title(text, span, italics)
+    listed = known.names(said) if title is None else None
+    if listed is not None:
+        return listed, None
     if title is not None:
         before = text[span.start : title.span.start].strip().rstrip(",").strip()
         if _REVIEW.fullmatch(before):
@@ -238,7 +241,9 @@ def _source(
         after = text[title.span.end : span.end].strip(" ,.")
         if after and re.search(r"[^\W\d_]{2,}", after) and not _BOOK.fullmatch(after):
             return None
-        names = natural_names(before) if before and not _reads_as_group(before) else None
+        names = known.names(before)
+        if names is None and before and not _reads_as_group(before):
+            names = natural_names(before)
         if before and names is None and not _is_group(before):
             return None
         return names, title
@@ -248,7 +253,8 @@ def _source(
     if comma > 0 and not re.search(r"\band\b|&|\bet\b", said[comma:]):
         # `Okonjo, Salt`: a title whose dress was forgotten, or that the format does not keep.
         # Two names would be joined by a word, not by a comma alone.
-        names, tail = natural_names(said[:comma]), said[comma + 1 :].strip()
+        names = known.names(said[:comma]) or natural_names(said[:comma])
+        tail = said[comma + 1 :].strip()
         if names is not None and _is_group(tail) and tail.casefold().strip(".") not in SUFFIXES:
             at = span.end - len(said[comma + 1 :].lstrip())
             return names, TitleCue(tail, "plain", Span(at, span.end))

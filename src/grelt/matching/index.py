@@ -17,6 +17,7 @@ _SPELLED_OUT = {
     "govt": "government", "comm": "commission", "acad": "academy",
 }  # fmt: skip
 _CAPITAL = re.compile(r"[^\W\d_a-z][\w’'-]*")
+_OWN = re.compile(r"[’'ʼ]s$")
 _EDITIONS = frozenset(w for e in table_words("locators.scripture", "editions") for w in words(e))
 _PAREN_LETTERS = re.compile(r"[(\[]([A-Z][A-Za-z&.-]{1,9})(?:[)\]]|[,;]\s)")
 
@@ -127,7 +128,9 @@ class EntryIndex:
             word for e in self.entries if e.persons for word in words(e.persons[0].family)[-1:]
         }
         for paragraph, text in prose:
-            for name in {w for token in _CAPITAL.findall(text) for w in words(token)} & wanted:
+            for name in {
+                w for token in _CAPITAL.findall(text) for w in words(_OWN.sub("", token))
+            } & wanted:
                 self.spoken_of.setdefault(name, paragraph)
 
     def _find_introductions(self, prose: list[tuple[int, str]]) -> None:
