@@ -22,7 +22,6 @@ _ALLOWED = {
     "range_digits": {"two", "all", "either"},
     "range_dash": {"-", "–"},
     "date": {"end", "enclosed", "after-author"},
-    "ordering": {"letter-by-letter", "word-by-word"},
     "same_author": {"title", "year", "date"},
     "repeated_author": {"three marks", "in full", "either"},
     "system": {"author-page", "author-date", "notes"},

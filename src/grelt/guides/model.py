@@ -33,8 +33,6 @@ class ListSettings:
     new_page: bool
     numbered: bool
     grouped: bool
-    articles_passed_over: bool
-    ordering: str
     same_author: str
     repeated_author: str
     repeated_author_forms: tuple[str, ...]

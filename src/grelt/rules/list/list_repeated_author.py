@@ -23,11 +23,13 @@ def check(paper: Paper, number: int) -> Verdict:
         if number == 0:
             return (Slip(template="first", place=place, entry=number),)
         if not marks and not either:
+            # Of an author that ends in a period one is enough.
+            closed = entry.author.text.endswith(".") and entry.text[opening.span.end :][:1] == "."
             return (
                 Slip(
                     template="in_full",
-                    holes=(("author", entry.author.text),),
-                    place=place,
+                    holes=(("author", entry.author.text.rstrip(".")),),
+                    place=entry.place(Span(opening.span.start, opening.span.end + closed)),
                     expected=entry.author.text,
                     entry=number,
                 ),
