@@ -192,6 +192,8 @@ class Settings(unittest.TestCase):
         changed: Guide = replace(
             guide, **{part: replace(settings, **{name: other[getattr(settings, name)]})}
         )
-        beside = load_guide("mla-9")
-        one, two = (recognise(paper, [beside, g]) for g in (guide, changed))
-        return (one.guide.id, one.confidence) != (two.guide.id, two.confidence)
+        for beside in map(load_guide, ("mla-9", "chicago-18-author-date")):
+            one, two = (recognise(paper, [beside, g]) for g in (guide, changed))
+            if (one.guide.id, one.confidence) != (two.guide.id, two.confidence):
+                return True
+        return False
