@@ -71,7 +71,7 @@ def renamed(text: str, guide: str, world: World) -> str:
     paper = api.analyse_paper(text.encode(), "paper.md", guide)
     families = {p.family for e in paper.entries for p in e.persons if p.given}
     new = [n.replace("\\", "") for s in world.swaps if s.get("names") for n in s["by"]]
-    for number, family in enumerate(sorted(families, key=len, reverse=True)[: len(new)]):
+    for number, family in enumerate(sorted(families, key=lambda f: (-len(f), f))[: len(new)]):
         first = f"[{family[0].upper()}{family[0].lower()}]"  # `De la Cruz` where a sentence begins
         pattern = rf"(?<![\w’-]){first}{re.escape(family[1:])}(?![\w-])"
         text = re.sub(pattern, f"\0{number}\0", text)

@@ -41,7 +41,7 @@ def named_before(text: str, start: int, stop: int, cues: tuple[Cue, ...]) -> Nam
         span = Span(known[-1].span.start, known[-1].span.end)
         return Named(span, span.of(text), None, known[-1:])
     spelled = _spelled_before(text, max(start, end - _REACH), end)
-    if known is not None and (spelled is None or spelled.span.start > known[0].span.start):
+    if known is not None and (spelled is None or spelled.span.start >= known[0].span.start):
         span = Span(known[0].span.start, known[-1].span.end)
         return Named(span, span.of(text), names_of(text, known), known)
     return spelled

@@ -98,7 +98,10 @@ def _around(
         names, title = named
     years = [first]
     at = first.end()
+    first_name = names.names[0].family if names is not None else bare.of(text)
     while (more := _next_year(text, at, inner.end)) is not None and len(years) < _MOST_YEARS:
+        if more["year"].isdigit() and len(bare) and not known.is_year_of(first_name, more["year"]):
+            break  # a page in the thousands: `1987, 1874`
         years.append(more)
         at = more.end()
     locator = _rest(text, at, inner.end)

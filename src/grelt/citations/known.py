@@ -33,6 +33,16 @@ class KnownSources:
     surnames: dict[str, str] = field(default_factory=dict)
     surnames_by_length: dict[int, list[str]] = field(default_factory=dict)
     dated: bool = False
+    years: dict[str, set[str]] = field(default_factory=dict)
+
+    def add_year(self, name: str, year: str) -> None:
+        """The year of a work by a person, or a group, of this name."""
+        self.years.setdefault(letters(name), set()).add(year)
+
+    def is_year_of(self, name: str, year: str) -> bool:
+        """Whether a work of that year is listed under a name; also where none is listed under it."""
+        listed = self.years.get(letters(name))
+        return listed is None or year in listed
 
     def add_name(self, family: str, given: str) -> None:
         """A person: family name, and the given names that may stand before it."""

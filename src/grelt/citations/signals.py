@@ -170,7 +170,7 @@ def _is_proper(written: str, phrase: KnownPhrase) -> bool:
         parts = written.split()
         return parts[0][:1].isupper() and parts[-1][:1].isupper()
     return any(c.isupper() for c in written) and (
-        written[:1].isupper() or written.split()[-1][:1].isupper()
+        written[:1].isupper() or re.split(r"[\s’'-]", written)[-1][:1].isupper()
     )
 
 

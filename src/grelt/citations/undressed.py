@@ -26,6 +26,10 @@ _SAID = re.compile(
     r"(?:e-?mail|letter|text|direct|facebook|private)?\s?(?:message|email|e-mail|letter|memo(?:randum)?)\sto)\s",
     re.I,
 )
+# A letter that an earlier note has told of: `Bastow to the Guild, 1902`.
+_LETTER_AGAIN = re.compile(
+    rf"(?P<who>{NAME_WORD}(?:\s{NAME_WORD}){{0,2}})\sto\s(?:the\s)?{NAME_WORD}(?:\s{NAME_WORD}){{0,3}},\s[^,;]{{0,20}}\d{{4}}$"
+)
 _OP_CIT = re.compile(r"(?:op|loc)\.?\s?cit\.?", re.I)
 _BARE_PLACE = re.compile(
     rf"(?P<who>{NAME_WORD}(?:(?:,\s|\sand\s){NAME_WORD}){{0,2}})\s(?P<place>\d{{1,4}}(?:[-–]\d{{1,4}})?)"
@@ -84,6 +88,12 @@ def undressed(
         # A paper in an archive: no list need hold it.
         source = Span(piece.start, text.index(",", piece.start, end))
         return Reference("full", piece, source, None, None, signal=signal, newspaper=True)
+    letter = _LETTER_AGAIN.match(text, piece.start, end)
+    if letter is not None:
+        source = Span(*letter.span("who"))
+        return Reference(
+            "", piece, source, natural_names(letter["who"]), None, signal=signal, newspaper=True
+        )
     said = _SAID.search(text, piece.start, end)
     if said is not None and DATE.search(text, said.end(), end) is not None:
         source = Span(piece.start, said.start())

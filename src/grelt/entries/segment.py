@@ -16,7 +16,11 @@ _OPENS = re.compile(
     rf"(?:[“\"«‘]|[-—–_]{{1,3}}[.,]|(?:(?:{'|'.join(sorted(p for p in PARTICLES if p.isalpha()))})\s)?"
     rf"{NAME_WORD}(?:[\s-]{NAME_WORD}){{0,3}},\s|{NAME_WORD}\b[^.]*\.\s|\d)"
 )
-_AUTHOR_START = re.compile(rf"{NAME_WORD}(?:[\s-]{NAME_WORD}){{0,2}},\s{NAME_WORD}|[-—]{{3}}\.")
+_PARTICLE = rf"(?:{'|'.join(sorted(p for p in PARTICLES if p.isalpha()))})"
+_AUTHOR_START = re.compile(
+    rf"(?:{_PARTICLE}\s){{0,3}}{NAME_WORD}(?:[\s-]{NAME_WORD}){{0,2}},\s{NAME_WORD}|[-—]{{3}}\."
+    rf"|(?:{_PARTICLE}\s){{1,3}}{NAME_WORD},\s[A-Z]\."
+)
 _ENDS = re.compile(r"[.!?][”\"’)\]]?$|(?:https?://|www\.|doi\.org/)\S+$|\.\w+/\S*$")
 # `References marked with an asterisk were included in the meta-analysis.`
 _LEGEND = re.compile(

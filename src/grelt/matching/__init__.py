@@ -5,7 +5,8 @@ entries a citation could mean and how well, `match` chooses, in the light of the
 sentence and of what a person has joined by hand.
 """
 
-from .match import Matching, is_name_of, match_citations
+from .index import is_name_of
+from .match import Matching, match_citations
 from .model import Match, MatchDegree, UnlistedSource
 
 __all__ = ["Match", "MatchDegree", "Matching", "UnlistedSource", "is_name_of", "match_citations"]

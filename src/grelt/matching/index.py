@@ -154,6 +154,7 @@ def group_words(text: str) -> tuple[str, ...]:
 
 
 # Often left out of the letters of an office: `U.S. Harbor Office (HO)`.
+_DOTTED = re.compile(r"(?:[A-Z]\.){2,}")
 _COUNTRY = re.compile(
     r"(?:the\s)?(?:U\.\s?S\.A?\.?|US|United\sStates|U\.\s?K\.|UK|United\sKingdom|EU)\s(?=\S+\s\S)",
     re.I,
@@ -175,6 +176,22 @@ def acronyms(name: str) -> frozenset[str]:
     country = _COUNTRY.match(name)
     shorter = acronyms(name[country.end() :]) if country is not None else frozenset()
     small = {"of", "the", "and", "for", "in", "on", "at", "to", "a", "an", "de", "la"}
-    capitals = "".join(fold(p[0]) for p in parts if fold(p) not in small)
-    everything = "".join(fold(p[0]) for p in parts if fold(p) not in ("the", "a", "an"))
+    capitals = "".join(_first(p) for p in parts if fold(p) not in small)
+    everything = "".join(_first(p) for p in parts if fold(p) not in ("the", "a", "an"))
     return shorter | {a for a in (capitals, everything) if len(a) >= 2}
+
+
+def _first(part: str) -> str:
+    """The letter that a word gives to an acronym; of an abbreviation all of its own: `U.S.`"""
+    return fold(part.replace(".", "")) if _DOTTED.fullmatch(part) else fold(part[0])
+
+
+def is_name_of(text: str, entry: Entry) -> bool:
+    """Whether words are the first name, or the initials, of an entry's first author, or the surname
+    of a later one."""
+    said = letters(text)
+    if not said or not entry.persons:
+        return False
+    given = entry.persons[0].given
+    initials = "".join(w[0] for w in given.replace(".", " ").split())
+    return said in (letters(given), letters(initials)) or said in {p.key for p in entry.persons[1:]}

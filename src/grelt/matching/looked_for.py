@@ -17,6 +17,9 @@ def known_sources(entries: Iterable[Entry]) -> KnownSources:
     known.dated = 2 * after > len(entries)
     for entry in entries:
         author = entry.author
+        if entry.year is not None:
+            opener = entry.persons[0].family if entry.persons else author.text
+            known.add_year(opener, entry.year)
         if author.kind is OpeningKind.PERSON:
             for person in entry.persons:
                 known.add_name(person.family, person.given)

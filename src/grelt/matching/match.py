@@ -15,7 +15,7 @@ from ..text.names import natural_name
 from ..text.spelling import is_a_letter_away
 from .candidates import RIGHT_WAYS, Candidate, Way, candidates
 from .duplicates import duplicates
-from .index import EntryIndex
+from .index import EntryIndex, is_name_of
 from .keeping import kept_citations
 from .main_source import page_of, pages_to_main_sources
 from .model import Match, MatchDegree, UnlistedSource
@@ -24,6 +24,9 @@ from .years import agreeing_with_year
 
 _CLOSE = 0.03
 _WHOLE_TITLE = 0.8
+_SAID = re.compile(
+    r"\b(?:interview|letters?|e-?mail|message|conversation|discussion|papers)\b", re.I
+)
 _CLASSICAL = re.compile(r"\d[.:]\d|\d[a-e]")
 
 
@@ -129,6 +132,9 @@ def _choose(
         held = _holding(citation, index)
         if held is not None:
             return held
+    if citation.form == "note" and citation.personal and citation.title is None:
+        # Words said or written: not whatever else somebody of that name has in the list.
+        found = [c for c in found if _SAID.search(index.entries[c.entry].text)]
     found = [_with_author_named(c, citation, index, before) for c in found]
     found = [_with_name_misspelled(c, citation, index) for c in found]
     if citation.classical:
@@ -332,17 +338,6 @@ def _titles_agree(cited: tuple[str, ...], entry: Entry) -> int:
         title[: len(cited)] == cited or cited[: len(title)] == title
     )
     return shared + len(cited) if begins else shared
-
-
-def is_name_of(text: str, entry: Entry) -> bool:
-    """Whether words are the first name, or the initials, of an entry's first author, or the surname
-    of a later one."""
-    said = letters(text)
-    if not said or not entry.persons:
-        return False
-    given = entry.persons[0].given
-    initials = "".join(w[0] for w in given.replace(".", " ").split())
-    return said in (letters(given), letters(initials)) or said in {p.key for p in entry.persons[1:]}
 
 
 def _without_repeats(rivals: list[Candidate], repeats: dict[int, int]) -> list[Candidate]:

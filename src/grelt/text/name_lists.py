@@ -117,7 +117,7 @@ def _is_given_name(end: int, text: str, at: int) -> bool:
 
 
 def _is_family(tokens: list[Token]) -> bool:
-    if any(t.initials or (len(t.text) == 1 and t.text.isupper()) for t in tokens):
+    if any(t.initials or (len(t.text) == 1 and t.text.isupper() and t.text != "Ó") for t in tokens):
         return False  # `Okonjo A, Bray T`
     named = [is_name_word(t.text) for t in tokens]
     small = all(n or is_particle(t.text) for n, t in zip(named, tokens, strict=True))

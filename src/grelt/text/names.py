@@ -131,7 +131,7 @@ def natural_name(text: str) -> PersonName | None:
     while cut > 0 and is_particle(tokens[cut - 1]) and not is_initials(tokens[cut - 1]):
         cut -= 1
     # A small particle begins the surname, however many words that has (`Sanna da Silva Neto`).
-    small = (n for n, t in enumerate(tokens[:cut]) if n and t.islower() and is_particle(t))
+    small = (n for n, t in enumerate(tokens[:cut]) if t.islower() and is_particle(t))
     cut = next(small, cut)
     given = tokens[:cut]
     if any(not (is_name_word(t) or is_initials(t)) for t in given):

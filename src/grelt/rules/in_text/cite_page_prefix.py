@@ -11,6 +11,8 @@ from ...findings import NOT_MINE, RIGHT, Place, Slip, Subject, Verdict
 from ...paper import Paper
 from ..base import Rule
 
+_SECTION = re.compile(r"\d[a-e]\b")
+
 
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
@@ -26,8 +28,8 @@ def check(paper: Paper, number: int) -> Verdict:
     if paper.policy.guide.citation.page_label:
         several = bool(ranges(pages)) or re.search(r",\s*\d|\band\b|&", pages) is not None
         wanted = "pp. " if several else "p. "
-        if not label and not pages[0].isdigit():
-            return NOT_MINE
+        if not label and (not pages[0].isdigit() or _SECTION.search(pages)):
+            return NOT_MINE  # of an ancient work the sections: `223d`
     if re.sub(r"\s", " ", label) == wanted:
         return RIGHT
     same_words = label.strip().rstrip(".").casefold() == wanted.strip().rstrip(".")

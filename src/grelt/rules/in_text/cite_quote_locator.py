@@ -26,6 +26,9 @@ def check(paper: Paper, number: int) -> Verdict:
         return RIGHT
     if len(match.entries) != 1 or not paper.has_pages(match.entries[0]):
         return NOT_MINE
+    pages = paper.entries[match.entries[0]].pages
+    if pages is not None and pages[0] == pages[1]:
+        return NOT_MINE  # of a single page the entry tells
     return (
         Slip(
             template="page",
