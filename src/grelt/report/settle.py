@@ -3,10 +3,15 @@ rule that declares itself the more specific one stays. Load order decides nothin
 
 from __future__ import annotations
 
-from collections import defaultdict
+from collections import Counter, defaultdict
+from collections.abc import Sequence
+from dataclasses import replace
 from typing import TYPE_CHECKING
 
 from ..findings import Place, Slip
+
+# In so many entries, and so large a part of the list, a fault is the list's.
+_LEAST_ENTRIES, _NEARLY_ALL = 3, 0.8
 
 if TYPE_CHECKING:
     from .engine import Finding
@@ -19,6 +24,32 @@ def settle(findings: list[Finding]) -> list[Finding]:
         by_subject[_subject(finding.slip)].append(finding)
     kept = [f for f in findings if not _outranked(f, by_subject[_subject(f.slip)])]
     return sorted(kept, key=_order)
+
+
+def gathered(findings: list[Finding], entries: Sequence[int]) -> list[Finding]:
+    """Faults of layout that nearly all entries of a list have, each as one finding with its places. `entries`
+    has the list that each entry stands in."""
+    sizes = Counter(entries)
+    groups: dict[tuple[str, str, int], list[Finding]] = defaultdict(list)
+    for finding in findings:
+        if finding.rule.rule.of_list and finding.slip.entry is not None:
+            where = entries[finding.slip.entry]
+            groups[finding.rule.id, finding.slip.template, where].append(finding)
+    dropped: set[int] = set()
+    first: dict[int, Finding] = {}
+    for (_, _, where), group in groups.items():
+        many = len({f.slip.entry for f in group})
+        if many < _LEAST_ENTRIES or many < _NEARLY_ALL * sizes[where]:
+            continue
+        dropped.update(map(id, group[1:]))
+        places = tuple(f.slip.place for f in group if f.slip.place is not None)
+        how_many = f"all {many}" if many == sizes[where] else f"{many} of {sizes[where]}"
+        first[id(group[0])] = replace(
+            group[0],
+            slip=replace(group[0].slip, places=places),
+            message=f"{group[0].message} So it is in {how_many} entries.",
+        )
+    return [first.get(id(f), f) for f in findings if id(f) not in dropped]
 
 
 def _subject(slip: Slip) -> tuple[int | None, ...]:

@@ -21,7 +21,8 @@ class Rule:
     `label` is the rule in a few words, for lists of slips; `mark` the word or two
     that stands in the margin. `house` names the house rules that touch it.
     `any_system` says that the rule of a family of forms holds in a paper of another guide's
-    system too. `outranks` names rules whose findings on the same characters are dropped.
+    system too. `of_list` says that a fault of nearly every entry is one of the whole list.
+    `outranks` names rules whose findings on the same characters are dropped.
     """
 
     id: str
@@ -33,3 +34,4 @@ class Rule:
     house: tuple[str, ...] = ()
     outranks: tuple[str, ...] = ()
     any_system: bool = False
+    of_list: bool = False

@@ -690,6 +690,11 @@ export interface components {
             fixable: boolean;
             confidence: number;
             related: string[];
+            places: {
+                paragraph: number;
+                start: number;
+                end: number;
+            }[];
             expected_html: string | null;
         };
         ReportFrontMatter: {

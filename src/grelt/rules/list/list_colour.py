@@ -73,4 +73,5 @@ RULE = Rule(
         "coloured": "Part of the entry is not black (#{colour}).",
     },
     check=check,
+    of_list=True,
 )

@@ -57,6 +57,7 @@ RULE = Rule(
         "paragraphs": "The entry is cut into several paragraphs to imitate a hanging indent.",
     },
     check=check,
+    of_list=True,
     house=("faked_indents",),
     outranks=("list-hanging-indent",),
 )

@@ -67,4 +67,5 @@ RULE = Rule(
         "part": "Part of the entry is in {found}; the text is in {usual}.",
     },
     check=check,
+    of_list=True,
 )

@@ -65,4 +65,5 @@ RULE = Rule(
         "whole": "The whole entry is set in; its first line should begin at the margin.",
     },
     check=check,
+    of_list=True,
 )

@@ -59,6 +59,7 @@ RULE = Rule(
         "dead": "The address is plain text; the house asks for a live link.",
     },
     check=check,
+    of_list=True,
     house=("links",),
     outranks=("list-colour",),
 )

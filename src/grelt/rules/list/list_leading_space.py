@@ -34,4 +34,5 @@ RULE = Rule(
     mark="space",
     messages={"lead": "{what} {verb} before the entry; it begins at the margin."},
     check=check,
+    of_list=True,
 )

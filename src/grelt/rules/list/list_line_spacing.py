@@ -62,5 +62,6 @@ RULE = Rule(
     mark="spacing",
     messages={"spacing": "The entry is spaced {found}; it should be {wanted}."},
     check=check,
+    of_list=True,
     house=("list_spacing",),
 )

@@ -43,5 +43,6 @@ RULE = Rule(
         "gap": "{points} points of extra space stand {where} the entry; there should be none."
     },
     check=check,
+    of_list=True,
     house=("list_spacing",),
 )
