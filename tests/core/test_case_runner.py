@@ -60,8 +60,8 @@ class ABadRule(unittest.TestCase):
             runner.flagged(runner.rules[bad.id], what, POLICY)
 
     def test_a_correction_that_leaves_its_slip_is_noticed(self) -> None:
-        runner = planted(flagging("2021", "in 2021"))
-        self.fails(runner, rule("list-order"), case("2021", "in 2021"), "after its own correction")
+        runner = planted(flagging("2021", "c. 2021"))
+        self.fails(runner, rule("list-order"), case("2021", "c. 2021"), "after its own correction")
 
     def test_brackets_elsewhere_in_the_correction_excuse_nothing(self) -> None:
         # Only a place held for what is missing may stay.

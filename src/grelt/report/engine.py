@@ -11,6 +11,7 @@ from ..findings import RIGHT, Answer, Place, Severity, Slip, Subject
 from ..paper import Paper
 from ..rules.registry import Registered
 from .settle import gathered, settle
+from .waiting import without_what_follows
 
 # Under this confidence an error is reported as a caution, with its doubt.
 _SURE_ENOUGH = 0.75
@@ -74,7 +75,8 @@ def run_rules(paper: Paper, rules: Iterable[Registered], *, strict: bool = False
         if count.chances:
             chances[registered.id] = count
     lists = [entry.list_number for entry in paper.entries]
-    return Outcome(tuple(gathered(settle(findings), lists)), chances, tuple(faults))
+    settled = without_what_follows(paper, settle(findings))
+    return Outcome(tuple(gathered(settled, lists)), chances, tuple(faults))
 
 
 def idle(paper: Paper, slip: Slip) -> str:
