@@ -10,7 +10,7 @@ from ..text.folding import letters
 from .model import Match, UnlistedSource
 
 # Out of 100, as likeness is: what makes two that resemble each other a likely pair.
-_UNCITED, _SAME_YEAR, _LEAST = 15.0, 10.0, 62.0
+_UNCITED, _SAME_YEAR, _LEAST, _SOMETHING = 15.0, 10.0, 62.0, 50.0
 
 
 def unlisted_sources(
@@ -54,8 +54,11 @@ def _source(
 
 def unlisted_label(citation: Citation) -> str:
     """What to call a source that is not listed: a surname, a title, the words cited."""
-    if citation.names is not None:
-        return citation.names.names[0].family
+    names = citation.names
+    if names is not None and len(names.names) == 1 and len(names.names[0].given.split()) > 1:
+        return citation.source  # `Corran Net Choir` may be a group
+    if names is not None:
+        return names.names[0].family
     if citation.title is not None:
         return citation.title.text
     return citation.source or citation.text
@@ -72,6 +75,8 @@ def _nearest(
         alike = fuzz.ratio(key, name)
         title = letters(entry.title.text) if entry.title is not None else ""
         alike = max(alike, fuzz.partial_ratio(key, title) - 10 if len(key) > 4 else 0)
+        if alike < _SOMETHING:
+            continue  # names that share nothing are not near
         alike += _UNCITED * (number in uncited) + _SAME_YEAR * (entry.year in years)
         if best is None or alike > best[0]:
             best = (alike, number)

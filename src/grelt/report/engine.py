@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import string
 from collections.abc import Iterable
 from dataclasses import dataclass
@@ -152,4 +153,6 @@ def _page(paper: Paper, place: Place | None) -> int | None:
 def fill(template: str, holes: dict[str, str]) -> str:
     """Fill a message's holes. Raises `KeyError` for a hole that nothing fills."""
     names = {name for _, name, _, _ in string.Formatter().parse(template) if name}
-    return template.format_map({name: holes[name] for name in names})
+    said = template.format_map({name: holes[name] for name in names})
+    # A name that ends in a period closes the sentence too.
+    return re.sub(r"(?<!\.)\.\.$", ".", said)

@@ -3,10 +3,12 @@ with its guide's description gives to each of them."""
 
 from __future__ import annotations
 
+import re
 from collections.abc import Collection
 
 from ..difference import Difference
 from ..findings import NOT_MINE, RIGHT, Place, Slip, Verdict
+from ..guides.kinds import load_kinds
 from ..paper import Paper
 from .base import Check
 
@@ -20,8 +22,8 @@ def owned(rule: str, elements: Collection[str] = ()) -> Check:
         entry = paper.entries[number]
         slips = tuple(
             Slip(
-                d.template,
-                _holes(d, reference.cut.written.text),
+                _template(d, reference.cut.written.text),
+                _holes(d, reference.cut.written.text, paper, reference.cut.kind),
                 entry.place(reference.cut.written.back(d.span)),
                 expected=d.expected,
                 markup=d.markup,
@@ -54,8 +56,8 @@ def owned_in_notes(rule: str, elements: Collection[str] = ()) -> Check:
         paragraph = paper.citations[number].paragraph
         slips = tuple(
             Slip(
-                d.template,
-                _holes(d, checked.cut.written.text),
+                _template(d, checked.cut.written.text),
+                _holes(d, checked.cut.written.text, paper, checked.cut.kind),
                 Place(paragraph, paper.note_references.place(number, d)),
                 expected=d.expected,
                 markup=d.markup,
@@ -74,13 +76,48 @@ def owned_in_notes(rule: str, elements: Collection[str] = ()) -> Check:
     return check
 
 
-def _holes(difference: Difference, text: str) -> tuple[tuple[str, str], ...]:
-    """What a message may name: the words found and the right ones, and what the difference adds."""
+_MARKS = {
+    ",": "a comma", ".": "a period", ":": "a colon", ";": "a semicolon", "nothing": "nothing",
+    "a space": "a space", "(": "an opening parenthesis", ")": "a closing parenthesis",
+}  # fmt: skip
+_LABELLED = re.compile(r"(?:pp?\.|pages?)\s", re.I)
+
+
+def _template(difference: Difference, text: str) -> str:
+    """The template of a difference, told further where an editor would."""
+    if difference.template != "differs":
+        return difference.template
+    holes = dict(difference.holes)
+    if difference.rule == "entry-punctuation":
+        if holes.get("found") in ("nothing", "a space"):
+            return "missing"
+        return "extra" if holes.get("right") in ("nothing", "a space") else "differs"
+    if difference.rule == "entry-pages-form" and difference.expected:
+        said = _LABELLED.match(difference.span.of(text).strip()) is not None
+        wanted = _LABELLED.match(difference.expected.strip()) is not None
+        return {(False, True): "label", (True, False): "no_label"}.get((said, wanted), "differs")
+    return difference.template
+
+
+def _holes(
+    difference: Difference, text: str, paper: Paper, kind: str
+) -> tuple[tuple[str, str], ...]:
+    """What a message may name: the words found and the right ones, the guide and the kind of source, and what
+    the difference adds."""
+    form = load_kinds(paper.policy.guide.id).kinds.get(kind)
+    label = form.label if form is not None else "source"
+    right = (difference.expected or "").strip()
     usual = {
         "found": difference.span.of(text).strip(),
-        "right": (difference.expected or "").strip(),
+        "right": right,
+        "guide": paper.policy.guide.house,
+        "kind": f"{'an' if label[0] in 'aeiou' else 'a'} {label}",
+        "label": right.partition(" ")[0],
     }
-    return tuple({**usual, **dict(difference.holes)}.items())
+    holes = {**usual, **dict(difference.holes)}
+    if difference.rule == "entry-punctuation":
+        holes |= {k: _MARKS.get(holes[k], f"“{holes[k]}”") for k in ("found", "right")}
+    return tuple(holes.items())
 
 
 def _doubt(kind: str, confidence: float) -> str:

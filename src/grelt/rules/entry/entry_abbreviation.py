@@ -13,7 +13,7 @@ RULE = Rule(
     label="abbreviation",
     mark="short form",
     messages={
-        "differs": "Here it is written “{right}”.",
+        "differs": "Write it “{right}” in {guide}.",
     },
     check=owned("entry-abbreviation", ("publisher", "institution")),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="form of the access date",
     mark="accessed",
     messages={
-        "differs": "The day of access is written “{right}” here.",
+        "differs": "Write the day of access “{right}” in {guide}.",
     },
     check=owned("entry-access-form", ("accessed",)),
     house=("access_dates",),

@@ -13,7 +13,7 @@ RULE = Rule(
     label="capitals of a name",
     mark="capitals",
     messages={
-        "differs": "Names are not set in capitals: {right}.",
+        "differs": "Set names in small letters: {right}.",
     },
     check=owned("entry-author-caps", ("author", "editor")),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="and or &",
     mark="and / &",
     messages={
-        "differs": "Names are joined by “{right}” here, not by “{name}”.",
+        "differs": "Join the names by “{right}” in {guide}, not by “{name}”.",
     },
     check=owned("entry-author-conjunction", ("author", "editor")),
 )

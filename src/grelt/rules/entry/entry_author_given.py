@@ -13,7 +13,7 @@ RULE = Rule(
     label="given names",
     mark="initials",
     messages={
-        "differs": "Given names are written so: {right}.",
+        "differs": "Write the given names so: {right}.",
     },
     check=owned("entry-author-given", ("author", "editor")),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="first author’s order",
     mark="name order",
     messages={
-        "differs": "The first author stands surname first: {right}.",
+        "differs": "Put the first author’s surname first: {right}.",
     },
     check=owned("entry-author-inverted", ("author", "editor")),
 )

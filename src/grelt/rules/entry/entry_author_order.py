@@ -13,7 +13,7 @@ RULE = Rule(
     label="later author’s order",
     mark="name order",
     messages={
-        "differs": "After the first, authors are written so: {right}.",
+        "differs": "After the first, write the authors so: {right}.",
     },
     check=owned("entry-author-order", ("author", "editor")),
 )

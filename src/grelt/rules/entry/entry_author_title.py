@@ -13,7 +13,7 @@ RULE = Rule(
     label="title with a name",
     mark="title",
     messages={
-        "differs": "Titles and degrees are left out: {right}.",
+        "differs": "Leave out titles and degrees: {right}.",
     },
     check=owned("entry-author-title", ("author", "editor")),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="form of the date",
     mark="date",
     messages={
-        "differs": "The date is written “{right}” here.",
+        "differs": "Write the date “{right}” in {guide}.",
         "unclear": "“{found}” can be read two ways: write the month in letters.",
     },
     check=owned("entry-date-form", ("date", "day")),

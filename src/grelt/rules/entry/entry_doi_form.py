@@ -13,7 +13,7 @@ RULE = Rule(
     label="form of the DOI",
     mark="DOI",
     messages={
-        "differs": "A DOI is written {right}.",
+        "differs": "Write the DOI {right}.",
     },
     check=owned("entry-doi-form", ("doi",)),
     outranks=("ref-url-invalid",),

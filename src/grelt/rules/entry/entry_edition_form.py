@@ -13,7 +13,7 @@ RULE = Rule(
     label="edition and editor words",
     mark="ed.",
     messages={
-        "differs": "Here it is written “{right}”.",
+        "differs": "Write it “{right}” in {guide}.",
     },
     check=owned("entry-edition-form", ("edition", "editor", "translator")),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="no access date",
     mark="missing",
     messages={
-        "missing": "No access date: this kind of source needs one in this guide.",
+        "missing": "No access date: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-access-date", ("accessed", "url")),
     house=("access_dates",),

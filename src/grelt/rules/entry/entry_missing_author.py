@@ -13,7 +13,7 @@ RULE = Rule(
     label="no author",
     mark="missing",
     messages={
-        "missing": "No author: this kind of source needs one in this guide.",
+        "missing": "No author: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-author", ("author", "director", "title")),
 )

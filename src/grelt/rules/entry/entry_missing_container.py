@@ -13,7 +13,7 @@ RULE = Rule(
     label="no container",
     mark="missing",
     messages={
-        "missing": "No container: this kind of source needs one in this guide.",
+        "missing": "No container: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-container", ("container",)),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="no database",
     mark="missing",
     messages={
-        "missing": "No database: this kind of source needs one in this guide.",
+        "missing": "No database: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-database", ("database",)),
     house=("databases",),

@@ -13,7 +13,7 @@ RULE = Rule(
     label="no date",
     mark="missing",
     messages={
-        "missing": "No date: this kind of source needs one in this guide.",
+        "missing": "No date: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-date", ("date",)),
 )

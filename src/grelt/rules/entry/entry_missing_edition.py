@@ -13,7 +13,7 @@ RULE = Rule(
     label="no edition",
     mark="missing",
     messages={
-        "missing": "No edition: this kind of source needs one in this guide.",
+        "missing": "No edition: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-edition", ("edition",)),
     house=("editions",),

@@ -13,7 +13,7 @@ RULE = Rule(
     label="no institution",
     mark="missing",
     messages={
-        "missing": "No institution: this kind of source needs one in this guide.",
+        "missing": "No institution: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-institution", ("institution",)),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="no issue",
     mark="missing",
     messages={
-        "missing": "No issue: this kind of source needs one in this guide.",
+        "missing": "No issue: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-issue", ("numbering",)),
 )

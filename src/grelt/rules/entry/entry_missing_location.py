@@ -13,7 +13,7 @@ RULE = Rule(
     label="no address",
     mark="missing",
     messages={
-        "missing": "No address: this kind of source needs one in this guide.",
+        "missing": "No address: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-location", ("url", "doi")),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="no description",
     mark="missing",
     messages={
-        "missing": "No description: this kind of source needs one in this guide.",
+        "missing": "No description: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-medium", ("medium",)),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="no pages",
     mark="missing",
     messages={
-        "missing": "No pages: this kind of source needs one in this guide.",
+        "missing": "No pages: {kind} has them in {guide}.",
     },
     check=owned("entry-missing-pages", ("pages", "doi", "url")),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="no place",
     mark="missing",
     messages={
-        "missing": "No place: this kind of source needs one in this guide.",
+        "missing": "No place: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-place", ("publisher",)),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="no publisher",
     mark="missing",
     messages={
-        "missing": "No publisher: this kind of source needs one in this guide.",
+        "missing": "No publisher: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-publisher", ("publisher",)),
 )

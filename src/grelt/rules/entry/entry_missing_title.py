@@ -13,7 +13,7 @@ RULE = Rule(
     label="no title",
     mark="missing",
     messages={
-        "missing": "No title: this kind of source needs one in this guide.",
+        "missing": "No title: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-title", ("title",)),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="no volume",
     mark="missing",
     messages={
-        "missing": "No volume: this kind of source needs one in this guide.",
+        "missing": "No volume: {kind} needs one in {guide}.",
     },
     check=owned("entry-missing-volume", ("numbering",)),
 )

@@ -13,7 +13,9 @@ RULE = Rule(
     label="form of the pages",
     mark="pages",
     messages={
-        "differs": "The pages are written “{right}” here.",
+        "differs": "Write the pages “{right}” in {guide}.",
+        "label": "Pages take “{label}” in {guide}: write {right}.",
+        "no_label": "Pages take no “p.” or “pp.” in {guide}: write {right}.",
     },
     check=owned("entry-pages-form", ("pages",)),
     house=("dashes",),

@@ -13,7 +13,7 @@ RULE = Rule(
     label="publisher’s name",
     mark="publisher",
     messages={
-        "differs": "Business words are left out: “{right}”.",
+        "differs": "Leave out business words: “{right}”.",
     },
     check=owned("entry-publisher-form", ("publisher",)),
 )

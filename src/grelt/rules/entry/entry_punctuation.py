@@ -13,7 +13,9 @@ RULE = Rule(
     label="marks between elements",
     mark="mark",
     messages={
-        "differs": "“{right}” stands here in this guide, not “{found}”.",
+        "differs": "In {guide} {right} stands here, not {found}.",
+        "missing": "In {guide} {right} stands here.",
+        "extra": "Leave out {found}.",
     },
     check=owned("entry-punctuation"),
 )

@@ -13,7 +13,7 @@ RULE = Rule(
     label="form of the address",
     mark="address",
     messages={
-        "differs": "The address is written {right} here.",
+        "differs": "Write the address {right} in {guide}.",
     },
     check=owned("entry-url-form", ("url",)),
 )

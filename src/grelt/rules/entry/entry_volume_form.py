@@ -13,7 +13,7 @@ RULE = Rule(
     label="form of volume and issue",
     mark="volume",
     messages={
-        "differs": "Volume and issue are written “{right}” here.",
+        "differs": "Write volume and issue “{right}” in {guide}.",
     },
     check=owned("entry-volume-form", ("numbering", "volume")),
 )

@@ -27,7 +27,10 @@ def check(paper: Paper, number: int) -> Verdict:
             holes=(
                 ("found", heading.text.strip()),
                 ("wanted", wanted[0]),
-                ("count", str(len(paper.entries))),
+                (
+                    "count",
+                    f"{len(paper.entries)} {'entry' if len(paper.entries) == 1 else 'entries'}",
+                ),
             ),
             place=paper.whole_paragraph(heading.index),
             expected=wanted[0],
@@ -45,7 +48,7 @@ RULE = Rule(
     messages={
         "none": "The list has no heading; it should be headed “{wanted}”.",
         "words": "The list is headed “{found}”; it should be “{wanted}”.",
-        "number": "The list has {count} entries and is headed “{found}”; it should be “{wanted}”.",
+        "number": "The list has {count} and is headed “{found}”; it should be “{wanted}”.",
     },
     check=check,
     house=("list_heading", "list_scope"),

@@ -13,7 +13,9 @@ RULE = Rule(
     label="page label in a note",
     mark="page",
     messages={
-        "differs": "The page is written “{right}” here.",
+        "differs": "Write the page “{right}” in a note.",
+        "label": "Pages take “{label}” in a note: write {right}.",
+        "no_label": "Pages take no “p.” or “pp.” in a note: write {right}.",
     },
     check=owned_in_notes("entry-pages-form", ("locator",)),
     house=("dashes",),

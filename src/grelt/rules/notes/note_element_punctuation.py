@@ -13,7 +13,9 @@ RULE = Rule(
     label="marks in a note",
     mark="mark",
     messages={
-        "differs": "“{right}” stands here in a note, not “{found}”.",
+        "differs": "In a note {right} stands here, not {found}.",
+        "missing": "In a note {right} stands here.",
+        "extra": "Leave out {found}.",
     },
     check=owned_in_notes("entry-punctuation"),
 )
