@@ -18,6 +18,7 @@ _HEARD = re.compile(
     r"neighbou?r|sister|brother|aunt|uncle))\b",
     re.I,
 )
+_GOES_ON = re.compile(r"\b(?:it|she|he|they)\b", re.I)
 _LEAST, _SURE = 6, 8
 _NEAR = 350
 
@@ -47,7 +48,9 @@ def _cited(paper: Paper, quotation: Quotation) -> bool:
         return True
     if _goes_on(paper, quotation) or _read_closely(paper, quotation):
         return True
-    if paper.names_a_source(sentence.of(paragraph.text)):
+    if paper.names_a_source(sentence.of(paragraph.text)) and _may_go_by_name(paper, quotation):
+        return True
+    if _named_just_before(paper, quotation):
         return True
     # A parenthesis right after it says whose words they are, as of somebody interviewed.
     if paragraph.text[quotation.span.end :].lstrip(" \u00a0.,").startswith("("):
@@ -56,6 +59,30 @@ def _cited(paper: Paper, quotation: Quotation) -> bool:
     if _HEARD.search(paragraph.text, sentence.start, sentence.end):
         return True
     return _leads_on(paper, quotation)
+
+
+def _may_go_by_name(paper: Paper, quotation: Quotation) -> bool:
+    """Whether its author's name is enough for a quotation: where notes cite, only if one is still to come."""
+    if paper.policy.guide.system != "notes":
+        return True
+    markers = paper.paragraph(quotation.paragraph).note_markers
+    return any(offset > quotation.span.end for offset, _ in markers)
+
+
+def _named_just_before(paper: Paper, quotation: Quotation) -> bool:
+    """`“Rope of the Month,” a page of the museum’s, … “Every rope …,” it says`: an unpaged source that the
+    sentence before names, and goes on with by a pronoun."""
+    text = paper.paragraph(quotation.paragraph).text
+    sentence = quotation.sentence
+    around = text[sentence.start : quotation.span.start] + text[quotation.span.end : sentence.end]
+    if _GOES_ON.search(around) is None:
+        return False
+    return any(
+        paper.citations[i].sentence.end == sentence.start
+        and len(paper.matches[i].entries) == 1
+        and not paper.has_pages(paper.matches[i].entries[0])
+        for i in paper.citations_in.get(quotation.paragraph, ())
+    )
 
 
 def _next_end(paper: Paper, quotation: Quotation) -> int:
