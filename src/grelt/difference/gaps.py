@@ -147,10 +147,17 @@ def _missing(
     """One difference for each element that is not there. Several at one place share its text, which
     has them all; `wanted` is None where what stands there is the writer's own."""
     for number in lacking:
+        piece = laid.whole.pieces[number]
+        if piece.element == "day" and not piece.gap and _has_loose_date(laid):
+            continue  # said already in words of its own: `Filmed April 2022`
         if number not in laid.pairs.values():
             yield replace(
                 missing_one(laid, laid.whole.pieces[number], place, wanted), markup=markup
             )
+
+
+def _has_loose_date(laid: Laid) -> bool:
+    return any(e.name == "date" and n not in laid.pairs for n, e in enumerate(laid.elements))
 
 
 def _extra(

@@ -12,7 +12,7 @@ from ..words import words
 
 # Not within a figure (`150th`), nor beside letters in brackets (`Be(e)coming`).
 WORD = re.compile(
-    r"(?<![\d(])[^\W\d_][^\W_]*(?:['’][^\W\d_]+)*|(?<=\s\()[^\W\d_][^\W_]*|(?<=^\()[^\W\d_]\w*"
+    r"(?<![\d()])[^\W\d_][^\W_]*(?:['’][^\W\d_]+)*|(?<=\s\()[^\W\d_][^\W_]*|(?<=^\()[^\W\d_]\w*"
 )
 ARTICLES = words("english.capitals", "articles")
 JOINING = words("english.capitals", "joining")
