@@ -208,6 +208,20 @@ class OpenDocument(unittest.TestCase):
             {"mimetype": b"application/vnd.oasis.opendocument.text", "content.xml": xml.encode()}
         )
 
+    def test_the_margin_of_the_page_is_no_indent(self) -> None:
+        listed = "".join(
+            f'<p style="margin-left:.5in;text-indent:-.5in">{name}. <i>{"A Long Road and " * 5}Back</i>. Quay, 2008.</p>'
+            for name in ("Orrin, Silas", "Pask, Lena")
+        )
+        for style in ("margin:1in", "padding-left:72pt"):
+            page = f'<body style="{style}"><p style="text-indent:.5in">It is so.</p>{listed}</body>'
+            got = read_paper(page.encode(), "x.html").paragraphs
+            with self.subTest(body=style):
+                self.assertEqual(
+                    [(p.format.left or 0.0, p.format.first_line) for p in got],
+                    [(0.0, 36.0), (36.0, -36.0), (36.0, -36.0)],
+                )
+
     def test_white_space_tabs_and_breaks(self) -> None:
         body = "<text:p>a  b<text:s text:c='2'/>c<text:tab/>d<text:line-break/>e\n f</text:p>"
         got = read_paper(self.content(body), "x.odt")

@@ -83,7 +83,27 @@ def read_html(data: bytes, limits: Limits) -> Document:
     notes = walker.finish_notes()
     if not any(not p.is_blank for p in walker.paragraphs):
         raise PaperEmpty("The page holds no text. Ask for the paper to be sent again.")
-    return Document("html", tuple(walker.paragraphs), notes, (Section(0),))
+    return Document("html", _from_the_margin(walker.paragraphs), notes, (Section(0),))
+
+
+def _from_the_margin(paragraphs: list[Paragraph]) -> tuple[Paragraph, ...]:
+    """The paragraphs without the indent that all of them share: that is the margin of the page."""
+    shared = min(
+        (
+            (p.format.left or 0.0) + min(p.format.first_line or 0.0, 0.0)
+            for p in paragraphs
+            if not p.is_blank and not p.in_table
+        ),
+        default=0.0,
+    )
+    if shared <= 0:
+        return tuple(paragraphs)
+    return tuple(
+        p
+        if p.format.left is None
+        else replace(p, format=replace(p.format, left=max(p.format.left - shared, 0.0)))
+        for p in paragraphs
+    )
 
 
 def _note_targets(root: Element) -> dict[str, Element]:
