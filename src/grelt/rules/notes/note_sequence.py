@@ -3,6 +3,8 @@
 Notes are counted in the order of the text; a gap says that one was lost.
 """
 
+from itertools import pairwise
+
 from ...findings import NOT_MINE, RIGHT, Place, Slip, Subject, Verdict
 from ...paper import Paper
 from ...structure import Role
@@ -31,6 +33,7 @@ def check(paper: Paper, _number: int) -> Verdict:
         slips += _out_of_order(paper, kind)
     if any(note.typed for note in notes):
         slips += _without_notes(paper)
+        slips += _typed_in_gaps(paper)
     return tuple(slips) or RIGHT
 
 
@@ -54,6 +57,27 @@ def _out_of_order(paper: Paper, kind: str) -> list[Slip]:
                 )
             )
         highest = max(highest, said)
+    return slips
+
+
+def _typed_in_gaps(paper: Paper) -> list[Slip]:
+    """Numbers of typed notes that are left out, or come twice."""
+    slips = []
+    notes = [
+        (n, note) for n, note in enumerate(paper.document.notes) if note.typed and note.paragraphs
+    ]
+    for (_, before), (number, note) in pairwise(notes):
+        if note.number == before.number + 1:
+            continue
+        twice = note.number == before.number
+        slips.append(
+            Slip(
+                "twice" if twice else "gap",
+                (("number", str(note.number if twice else before.number + 1)),),
+                paper.whole_paragraph(note.paragraphs[0]),
+                note=number,
+            )
+        )
     return slips
 
 
@@ -85,6 +109,8 @@ RULE = Rule(
     label="order of the notes",
     mark="number",
     messages={
+        "gap": "Note {number} is missing.",
+        "twice": "Note {number} comes twice.",
         "lost": "No number in the text leads to note {number}.",
         "order": "Number {number} comes after number {before}.",
         "no_note": "There is no note {number}.",
