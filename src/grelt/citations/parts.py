@@ -351,7 +351,25 @@ def read_in_another(text: str, pieces: list[Span]) -> list[Span]:
     return found
 
 
+def _by_commas(text: str, piece: Span, known: KnownSources) -> list[Span]:
+    """`Orrin, Pask, “Knots”`: works of two surnames of the list or more, with commas alone between."""
+    words = piece.of(text)
+    if re.search(r"\d|\sand\s|&|\bet\b", words):
+        return []
+    found = [
+        Span(piece.start + m.start(), piece.start + m.end())
+        for m in re.finditer(r"“[^”]*”|[^,“”]*[^,\s“”]", words)
+    ]
+    said = [s.of(text).strip() for s in found]
+    surnames = sum(known.is_surname(s) for s in said)
+    all_known = all(known.is_surname(s) or known.is_title(s) for s in said)
+    return found if surnames >= 2 and all_known else []
+
+
 def _unmarked(text: str, piece: Span, known: KnownSources) -> list[Span]:
+    by_commas = _by_commas(text, piece, known)
+    if by_commas:
+        return by_commas
     start, found = piece.start, []
     for match in _UNMARKED.finditer(text, piece.start, piece.end):
         rest = text[match.end() : piece.end]

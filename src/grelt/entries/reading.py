@@ -263,6 +263,10 @@ def _boundary(text: str, start: int, limit: int, starts: set[int]) -> int:
             # An initial: an abbreviated name goes on (`U. S. Bees and Hives Bureau`).
             if re.match(rf"{UPPER}\.", text[following:limit]) or word in "US":
                 continue
+            before = text[start : match.start() - 1].split()
+            named = re.match(rf"{NAME_WORD}\.", text[following:limit])
+            if named and len(before) == 1 and _is_forename(before[0]):
+                continue  # `Silas J. Calder.`, not turned round
             return match.end()
         if word.casefold() in _ABBREVIATED and word.casefold() != "al":
             if _YEAR.match(text, following):

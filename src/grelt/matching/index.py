@@ -9,6 +9,7 @@ from dataclasses import dataclass, field
 
 from ..entries import Entry, OpeningKind
 from ..text.folding import LEADING_ARTICLES, fold, letters, words
+from ..text.names import is_initials
 from ..words import words as table_words
 
 _SPELLED_OUT = {
@@ -115,7 +116,8 @@ class EntryIndex:
                 self.group[group_words(author.text)].append(number)
             for short in acronyms(author.text):
                 self.acronym[short].append(number)
-            tail = fold(author.text.split()[-1]) if len(author.text.split()) == 2 else ""
+            spoken = [w for w in author.text.split() if not is_initials(w)]
+            tail = fold(spoken[-1]) if len(spoken) == 2 else ""
             if tail and not any(tail in w for w in ("press", "trust")):
                 # `Adaeze Okonjo` not turned round looks like a group of two words.
                 self.later_surname[tail].append(number)
