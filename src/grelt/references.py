@@ -138,11 +138,12 @@ class References:
                     # What the entry is shows in the form that it has.
                     cut = replace(cut_entry(written, opened, kinds, Hand(kind)), by_hand=False)
                     checked = self._check(cut, kinds, number)
-                whole = Difference(
-                    "entry-wrong-guide", Span(0, len(written.text)), checked.corrected, checked.markup, "",
-                    holes=(("guide", foreign),), confidence=0.9,
-                )  # fmt: skip
-                return Reference(cut, checked, (whole,), foreign=foreign)
+                if checked.corrected != written.text:
+                    whole = Difference(
+                        "entry-wrong-guide", Span(0, len(written.text)), checked.corrected, checked.markup, "",
+                        holes=(("guide", foreign),), confidence=0.9,
+                    )  # fmt: skip
+                    return Reference(cut, checked, (whole,), foreign=foreign)
         return Reference(cut, checked, _weighed(checked, readings))
 
     def _first_cut(self, number: int) -> Cut:

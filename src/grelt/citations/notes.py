@@ -17,7 +17,7 @@ from ..text.spans import Span
 from .known import KnownSources
 from .model import TitleCue
 from .parts import is_locator
-from .undressed import DATE, FACTS, Reference, place_in, undressed, without_role
+from .undressed import DATE, FACTS, Reference, of_archive, place_in, undressed, without_role
 
 _SIGNAL = re.compile(
     r"(?:but\s+)?(?:see(?:\s+also|\s+especially|\s+esp\.|,?\s+e\.g\.,|,?\s+for\s+example,)?|cf\.|compare|"
@@ -157,7 +157,7 @@ def _read(
         reference = _reference(text, Span(opening, end), dressed, known, signal)
         if reference is not None:
             return reference
-    return None
+    return of_archive(text, Span(start, end), signal)
 
 
 def _ibid(start: int, end: int, ibid: re.Match[str], signal: str) -> Reference:

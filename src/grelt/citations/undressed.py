@@ -63,6 +63,21 @@ def without_role(words: str) -> str:
     return re.sub(rf",?\s+(?:(?:{_ROLE})(?:\s(?:and|&)\s(?:{_ROLE}))?|\([@\w .-]+\))$", "", words)
 
 
+# Where a paper lies in an archive: `box 3, folder 12`.
+_SHELF = re.compile(r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?|[Rr]eel)\.?\s\d")
+
+
+def of_archive(text: str, span: Span, signal: str) -> Reference | None:
+    """A paper of an archive, told by its shelf, however it begins: `Folder “Ferry Map,” box 9, …`."""
+    if (
+        _SHELF.search(text, span.start, span.end) is None
+        or text.count(",", span.start, span.end) < 2
+    ):
+        return None
+    source = Span(span.start, text.index(",", span.start, span.end))
+    return Reference("full", span, source, None, None, signal=signal, newspaper=True)
+
+
 def place_in(text: str, start: int, end: int) -> Span | None:
     address = _ADDRESS.search(text, start, end)
     if address is not None:
