@@ -10,35 +10,14 @@ from ..text.folding import fold, words
 from ..text.names import NAME_WORD, UPPER, natural_name
 from ..text.quotes import quoted
 from ..text.spans import Span
+from ..words import words as table
 from .known import KnownPhrase, KnownSources
 from .model import Cue
 
 _TOKEN = re.compile(r"[^\W_]+(?:[’'ʼ\-‐‑.][^\W_]+)*")
 _POSSESSIVES = ("’s", "'s", "ʼs")
-_SCHOLARLY = frozenset(
-    """argue argues argued note notes noted claim claims claimed observe observes observed
-    contend contends contended suggest suggests suggested report reports reported explain
-    explains explained conclude concludes concluded maintain maintains maintained estimate
-    estimates estimated demonstrate demonstrates demonstrated document documents documented
-    acknowledge acknowledges acknowledged emphasize emphasizes emphasized propose proposes
-    proposed theorize theorizes insist insists insisted contends assert asserts asserted
-    speculate speculates concede concedes conceded caution cautions cautioned counter counters
-    countered stress stresses stressed calculate calculates calculated trace traces traced
-    describe describes described""".split()
-)
-_REPORTING = _SCHOLARLY | frozenset(
-    """say says said write writes wrote call calls called record records recorded show shows
-    showed shown find finds found state states stated remark remarks remarked tell tells told
-    add adds added recall recalls recalled admit admits admitted define defines defined warn
-    warns warned see sees saw think thinks thought believe believes believed put puts point
-    points pointed quote quotes quoted cite cites cited list lists listed count counts counted
-    compare compares compared date dates dated begin begins end ends ask asks asked agree agrees
-    agreed disagree disagrees identify identifies identified name names named mention mentions
-    mentioned remember remembers remembered offer offers offered give gives gave use uses used
-    consider considers considered blame blames blamed attribute attributes attributed link links
-    linked treat treats treated measure measures measured map maps mapped set sets read reads
-    dismiss dismisses dismissed credit credits credited reckon reckons reckoned""".split()
-)
+_SCHOLARLY = table("verbs.scholarly", "words")
+_REPORTING = _SCHOLARLY | table("verbs.everyday", "words")
 _BEFORE = re.compile(
     r"(?:\b[Aa]ccording\s+to|\b[Aa]s|\b[Bb]y|\bfor|\bFor|\b[Ff]rom|\b[Ii]n|\b[Ww]ith)\s+$"
 )
@@ -47,26 +26,9 @@ _ET_AL = re.compile(
     r"\s+(?:et\.?\s+al\.?(?!\w)|and\s+(?:(?:her|his|their)\s+)?(?:others|colleagues|co-?authors))",
     re.I,
 )
-OPENERS = frozenset(
-    """see cf compare consult contrast
-    as while although though when where whereas because since if for but and yet so or nor
-    in on at by from with without after before until unless like unlike here there then thus
-    however moreover indeed still even both either neither according historian historians
-    critic critics scholar scholars writer author researcher engineer poet novelist sociologist
-    geographer archaeologist naturalist economist journalist editor biographer translator
-    folklorist ethnographer surveyor captain doctor dr professor prof mr mrs ms sir dame reverend
-    the a an this that these those it he she they we i you what who why how one to of only
-    later earlier recently writing citing quoting reading following against between among does
-    did is was are were has had can could may might must should would will not now today once
-    perhaps instead meanwhile finally first second third also again elsewhere""".split()
-)
-_COMMON_SUBJECTS = frozenset(
-    """this that it he she they one research evidence scholarship criticism tradition history
-    folklore science law data legend memory logic experience practice literature reason nobody
-    everyone everybody someone nothing everything poetry fiction common each another who which
-    what there here nature time tide tides water work the a an these those we i you its his her
-    their our my some many most all no other others today""".split()
-)
+# Words with a capital before a name that are none of it, and subjects that name no source.
+OPENERS = table("verbs.openers", "words")
+_COMMON_SUBJECTS = table("verbs.subjects", "words")
 
 
 def find_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> tuple[Cue, ...]:
