@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 
+from ..text.calendar import MONTH
 from ..text.spans import Span
 from ..works import TextValue
 from .dated import titles_volume
@@ -33,7 +34,7 @@ def page_units(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]
 
 # A newspaper's article goes on elsewhere: `*Saltmarsh Courier*, A1, A6.`
 _FURTHER = re.compile(r"(?:,\s[A-Z]?\d{1,3})+(?=\.)")
-_MONTH = re.compile(r"\b(?:Jan|Feb|Mar|Apr|May|June?|July?|Aug|Sept?|Oct|Nov|Dec)[a-z]*\b")
+_MONTH = re.compile(rf"\b{MONTH}")
 
 
 _YEAR = re.compile(r"\b(?:1[4-9]|20)\d\d[a-z]?\b")

@@ -14,13 +14,15 @@ from ..text.name_lists import packed_names
 from ..text.name_parts import ROLE_BEHIND
 from ..text.names import PersonName, is_initials
 from ..text.spans import Span
+from ..words import one_of, ordered
 from ..works import Group, Name
 from .model import Difference, alike
 
 _ET_AL = re.compile(r",?\s*(?:and\s)?(?:et\.?\sal\.?|and\sothers)\s*$", re.I)
 _JOINED = re.compile(r"[,;\s]*(?:(?:and|&)\s+)?$")
 _TITLES = re.compile(
-    r"\b(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Reverend|Fr|Captain|Judge)\b\.?\s?|,?\s\(?(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS|OBE)\b\.?\)?"
+    rf"\b{one_of(ordered('names.honorifics', 'before'))}\b\.?\s?"
+    r"|,?\s\(?(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS|OBE)\b\.?\)?"
 )
 
 

@@ -6,6 +6,7 @@ import re
 from collections.abc import Sequence
 
 from ..document import Document, Paragraph
+from ..text.calendar import MONTH, SEASON
 from ..text.folding import letters, words
 from ..text.names import NAME_WORD
 from .kinds import FrontMatter, Role
@@ -16,10 +17,7 @@ _DATE = re.compile(
     r"|\b[A-Z][a-z]+\.?\s+\d{1,2}(?:st|nd|rd|th)?,?\s+\d{4}\b"
     r"|\b\d{1,2}[./-]\d{1,2}[./-]\d{2,4}\b|\b\d{4}-\d\d-\d\d\b"
 )
-_MONTH_YEAR = re.compile(
-    r"^(?:(?:Jan|Feb|Mar|Apr|May|June?|July?|Aug|Sept?|Oct|Nov|Dec)[a-z]*\.?|Spring|Summer|Fall"
-    r"|Autumn|Winter)\s+(?:Term,?\s+|Semester,?\s+)?\d{4}$"
-)
+_MONTH_YEAR = re.compile(rf"^(?:{MONTH}\.?|{SEASON})\s+(?:Term,?\s+|Semester,?\s+)?\d{{4}}$")
 _INSTRUCTOR = re.compile(
     r"\b(?:Prof(?:essor)?\b|Dr\b|Instructor\b|Lecturer\b|Mrs?\b|Ms\b|Submitted to\b)"
 )

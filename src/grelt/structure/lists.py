@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 
 from ..document import Document, Paragraph
 from ..document.edit import part, rearranged
+from ..text.calendar import MONTH, SEASON
 from ..text.folding import words
 from ..text.names import NAME_WORD, UPPER
 from .headings import is_consulted, is_list_heading, is_subdivision
@@ -37,9 +38,7 @@ _RUN_ON = re.compile(
     rf"|(?:{NAME_WORD}|{UPPER}\.)(?:\s(?:{NAME_WORD}|{UPPER}\.)){{0,2}}"
     rf"(?:,?\s(?:and|&)\s[^\d“\"()]{{3,60}}?)?[.,]?\s(?P<next>[“\"\d\w])))"
 )
-_MONTH = re.compile(
-    r"\s(?:Jan|Feb|Mar|Apr|May|June?|July?|Aug|Sept?|Oct|Nov|Dec|Spring|Summer|Fall|Autumn|Winter)\w*\.?\s"
-)
+_MONTH = re.compile(rf"\s(?:{MONTH}|{SEASON})\.?\s")
 _DATED = re.compile(r"(?:1[4-9]|20)\d\d[a-z]?\.\s|n\.d\.\s")
 _YEAR = re.compile(r"\b(?:1[4-9]|20)\d\d\b|\bn\.d\.")
 
