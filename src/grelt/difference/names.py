@@ -151,8 +151,7 @@ def _turned_with_comma(
 def _not_turned(
     text: str, found: list[_Found], wanted: list[NamePart], names: tuple[Name, ...]
 ) -> Span | None:
-    """The first name in natural order where it should be turned round, and the join that lacks its comma
-    for that (`Adaeze Okonjo and Tomas Bray`), as one stretch."""
+    """The first name in natural order that should be turned round, with the join that lacks its comma for it."""
     kinds = [f.kind for f in found[:2]]
     if kinds != ["name", "join"] or [w.kind for w in wanted[:2]] != kinds:
         return None
