@@ -7,11 +7,10 @@ Everything here is pure: bytes, ids and settings in, plain data out. Errors are 
 from __future__ import annotations
 
 import hashlib
-from collections.abc import Iterator, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from functools import cache
-from importlib import resources
-from importlib.resources.abc import Traversable
+from pathlib import Path
 from typing import Any
 
 from . import __version__
@@ -207,17 +206,10 @@ def _hands(hands: Mapping[str, Mapping[str, Any]]) -> dict[str, Hand]:
 def build_id() -> str:
     """The version, and a digest of the core's own files: another build may report otherwise."""
     digest = hashlib.sha256()
-    for path in sorted(_own_files(resources.files(__package__ or "")), key=lambda p: p[0]):
-        digest.update(path[0].encode() + b"\0" + path[1].read_bytes())
+    folder = Path(__file__).parent
+    for path in sorted(p for p in folder.rglob("*") if p.suffix in (".py", ".toml", ".json")):
+        digest.update(path.relative_to(folder).as_posix().encode() + b"\0" + path.read_bytes())
     return f"{__version__}+{digest.hexdigest()[:10]}"
-
-
-def _own_files(folder: Traversable, place: str = "") -> Iterator[tuple[str, Traversable]]:
-    for item in folder.iterdir():
-        if item.is_dir() and item.name != "__pycache__":
-            yield from _own_files(item, f"{place}/{item.name}")
-        elif item.name.endswith((".py", ".toml", ".json")):
-            yield f"{place}/{item.name}", item
 
 
 def analyse_paper(data: bytes, name: str, guide: str) -> Paper:

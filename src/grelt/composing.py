@@ -6,7 +6,7 @@ from __future__ import annotations
 from collections.abc import Set
 from dataclasses import dataclass, replace
 from functools import cache
-from importlib import resources
+from pathlib import Path
 from typing import Any
 
 from . import kept
@@ -156,7 +156,7 @@ def _notes(work: Work, form: KindForm, guide: Guide, kinds: Kinds, locator: str)
 @cache
 def examples() -> dict[str, tuple[Work, str]]:
     """An invented work of each kind, the same in every guide, and the page of it that is cited."""
-    path = resources.files("grelt.guides").joinpath("examples.toml")
+    path = Path(__file__).with_name("guides") / "examples.toml"
     data = kept.toml(path)
     found: dict[str, tuple[Work, str]] = {}
     for kind, item in data.items():

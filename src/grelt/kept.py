@@ -12,13 +12,14 @@ import marshal
 import os
 import sys
 from collections.abc import Callable
-from importlib import resources
-from importlib.resources.abc import Traversable
 from pathlib import Path
-from typing import Any
+from typing import Any, Generic, TypeVar
+
+K = TypeVar("K")
+V = TypeVar("V")
 
 
-def toml(path: Traversable) -> dict[str, Any]:
+def toml(path: Path) -> dict[str, Any]:
     """The tables of a file of ours. Raises what `tomllib` raises."""
 
     def made() -> dict[str, Any]:
@@ -26,8 +27,6 @@ def toml(path: Traversable) -> dict[str, Any]:
 
         return tomllib.loads(path.read_text(encoding="utf-8"))
 
-    if not isinstance(path, Path):
-        return made()  # out of an archive
     about = path.stat()
     found: dict[str, Any] = _kept(path, (about.st_mtime_ns, about.st_size), made)
     return found
@@ -35,13 +34,31 @@ def toml(path: Traversable) -> dict[str, Any]:
 
 def text_of(name: str, version: object, made: Callable[[], str]) -> str:
     """A text made of something of this `version`. `name` is that of the file it is kept in."""
-    found: str = _kept(Path(str(resources.files(__package__))) / name, version, made)
+    found: str = _kept(Path(__file__).with_name(name), version, made)
     return found
 
 
-def patterns_file() -> Path:
-    """Where compiled regular expressions are kept."""
-    return _place(Path(str(resources.files(__package__))) / "patterns")
+class Store(Generic[K, V]):
+    """Values of one version by key, in a file that is read at once and written by `keep` if any is new."""
+
+    def __init__(self, name: str, version: str) -> None:
+        self._place = _place(Path(__file__).with_name(name))
+        self._version = version
+        known = read(self._place, version)
+        self._known: dict[K, V] = known if isinstance(known, dict) else {}
+        self._new = False
+
+    def get(self, key: K) -> V | None:
+        return self._known.get(key)
+
+    def add(self, key: K, value: V) -> None:
+        self._known[key] = value
+        self._new = True
+
+    def keep(self) -> None:
+        if self._new:
+            write(self._place, self._version, self._known)
+            self._new = False
 
 
 def read(place: Path, version: object) -> Any:

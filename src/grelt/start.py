@@ -1,16 +1,19 @@
-"""Fast starts of the command line: regular expressions compiled in an earlier run are taken from there.
+"""Fast starts of the command line: what Python compiles at run time is taken from an earlier run.
 
-Compiling its some five hundred expressions is most of the work of a process that checks one paper. Python
-has no way to keep them, so their code, as the interpreter's own compiler has made it, is kept for this very
+Byte code is kept for modules, but not for regular expressions (some five hundred), nor for the methods that
+`dataclasses` writes as text for every class of data; to compile both is most of the work of a process that
+checks one paper. So their code, as the interpreter's own compiler has made it, is kept for this very
 interpreter. The interpreter checks such code before it runs it; whatever is amiss, it is compiled as ever.
 """
 
 from __future__ import annotations
 
 import array
+import dataclasses
 import re
 import sys
 from collections.abc import Callable
+from types import CodeType
 from typing import Any
 
 from . import kept
@@ -23,11 +26,7 @@ class KeptPatterns:
     """Patterns by source and flags. `keep` writes those that were compiled here for the next run."""
 
     def __init__(self) -> None:
-        self._place = kept.patterns_file()
-        self._version = sys.version
-        known = kept.read(self._place, self._version)
-        self._known: dict[tuple[str, int], _Code] = known if isinstance(known, dict) else {}
-        self._new = 0
+        self._store: kept.Store[tuple[str, int], _Code] = kept.Store("patterns", sys.version)
 
     def install(self) -> None:
         """Have `re` ask here first, from now on. Where `re` is not as expected nothing is done."""
@@ -39,26 +38,25 @@ class KeptPatterns:
 
     def compile(self, source: Any, flags: int = 0) -> re.Pattern[Any]:
         """As `re.compile`."""
+        if not isinstance(source, str):
+            return self._compile(source, flags)
         key = (source, int(flags))
-        known = self._known.get(key) if isinstance(source, str) else None
+        known = self._store.get(key)
         if known is not None:
             try:
                 return self._ready(source, known)
             except (RuntimeError, TypeError, ValueError, OverflowError):
-                del self._known[key]
-        if not isinstance(source, str):
-            return self._compile(source, flags)
+                pass
         parsed = self._compiler._parser.parse(source, flags)
         code = self._compiler._code(parsed, flags)
         state = parsed.state
         made = (
             array.array("I", code).tobytes(),
             state.groups - 1,
-            state.groupdict,
-            flags | state.flags,
+            dict(state.groupdict),
+            int(flags | state.flags),
         )
-        self._known[key] = made
-        self._new += 1
+        self._store.add(key, made)
         return self._ready(source, made)
 
     def _ready(self, source: str, known: _Code) -> re.Pattern[Any]:
@@ -73,7 +71,26 @@ class KeptPatterns:
         return made
 
     def keep(self) -> None:
-        if self._new:
-            plain = {k: (c, g, dict(n), int(f)) for k, (c, g, n, f) in self._known.items()}
-            kept.write(self._place, self._version, plain)
-            self._new = 0
+        self._store.keep()
+
+
+class KeptMethods:
+    """The methods that `dataclasses` writes, by their text. `keep` writes the new ones for the next run."""
+
+    def __init__(self) -> None:
+        self._store: kept.Store[str, CodeType] = kept.Store("methods", sys.version)
+
+    def install(self) -> None:
+        """Have `dataclasses` ask here first, from now on: the name `exec` in it is looked up here."""
+        dataclasses.exec = self.execute  # type: ignore[attr-defined]
+
+    def execute(self, text: Any, names: dict[str, Any], own: dict[str, Any]) -> None:
+        """As `exec`."""
+        code = self._store.get(text)
+        if not isinstance(code, CodeType):
+            code = compile(text, "<string>", "exec")
+            self._store.add(text, code)
+        exec(code, names, own)
+
+    def keep(self) -> None:
+        self._store.keep()

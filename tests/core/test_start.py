@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 import re
+import sys
 import tempfile
 import unittest
+from collections.abc import Callable
 from pathlib import Path
 from unittest import mock
 
 from grelt import kept
-from grelt.start import KeptPatterns
+from grelt.start import KeptMethods, KeptPatterns
 from grelt.text.lexicon import is_word
 
 
@@ -37,7 +39,7 @@ class Kept(unittest.TestCase):
         path = self.folder / "some.toml"
         path.write_text("a = 1")
         kept.toml(path)
-        (place,) = (self.folder / "kept").rglob("*.pyc")
+        (place,) = (self.folder / "kept").rglob("some.toml*.pyc")
         for damage in (b"", b"x", place.read_bytes()[:-3]):
             place.write_bytes(damage)
             self.assertEqual(kept.toml(path), {"a": 1})
@@ -47,7 +49,7 @@ class Kept(unittest.TestCase):
         path.write_text("a = 1")
         with mock.patch("sys.dont_write_bytecode", True):
             self.assertEqual(kept.toml(path), {"a": 1})
-        self.assertEqual(list(self.folder.glob("kept/**/*.pyc")), [])
+        self.assertEqual(list(self.folder.glob("kept/**/some.toml*.pyc")), [])
 
     def patterns(self) -> KeptPatterns:
         found = KeptPatterns()
@@ -79,6 +81,26 @@ class Kept(unittest.TestCase):
     def test_a_broken_pattern_raises_as_ever(self) -> None:
         with self.assertRaises(re.error):
             self.patterns().compile("(", 0)
+
+    def test_kept_methods_are_those_that_would_be_written(self) -> None:
+        text = "def same(self, other):\n  return self is other or other == limit"
+        for expected in (1, 0):  # compiled once, and then never again
+            methods = KeptMethods()
+            found: dict[str, Callable[[int, int], bool]] = {}
+            with mock.patch("builtins.compile", wraps=compile) as compiler:
+                methods.execute(text, {"limit": 7}, found)
+            self.assertEqual(compiler.call_count, expected)
+            self.assertEqual(found["same"](1, 7), True)
+            self.assertEqual(found["same"](1, 8), False)
+            methods.keep()
+
+    def test_a_kept_method_of_another_kind_is_compiled_anew(self) -> None:
+        store: kept.Store[str, str] = kept.Store("methods", sys.version)
+        store.add("a = 1", "no code")
+        store.keep()
+        found: dict[str, int] = {}
+        KeptMethods().execute("a = 1", {}, found)
+        self.assertEqual(found, {"a": 1})
 
     def test_words_are_found_in_the_list(self) -> None:
         for word in ("a", "zythum", "harbor", "harbours", "Harbor"):

@@ -7,7 +7,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Sequence
 from functools import cache
-from importlib import resources
+from pathlib import Path
 
 from .. import kept
 from ..text.addresses import site_and_path
@@ -39,7 +39,7 @@ def _phrases() -> tuple[re.Pattern[str], dict[str, str]]:
 @cache
 def weights() -> dict[str, dict[str, float]]:
     """What each piece of evidence weighs, by kind, in points of a fit; `always` is what a kind begins with."""
-    path = resources.files(__package__).joinpath("weights.toml")
+    path = Path(__file__).with_name("weights.toml")
     found: dict[str, dict[str, float]] = kept.toml(path)
     return found
 

@@ -151,7 +151,7 @@ def _turned_with_comma(
 def _not_turned(
     text: str, found: list[_Found], wanted: list[NamePart], names: tuple[Name, ...]
 ) -> Span | None:
-    """The first name in natural order that should be turned round, with the join that lacks its comma for it."""
+    """The first name in natural order that should be turned round, with the join that lacks its comma."""
     kinds = [f.kind for f in found[:2]]
     if kinds != ["name", "join"] or [w.kind for w in wanted[:2]] != kinds:
         return None

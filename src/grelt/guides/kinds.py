@@ -10,7 +10,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field, fields
 from functools import cache
-from importlib import resources
+from pathlib import Path
 from typing import Any, TypeVar
 
 from .. import kept
@@ -143,7 +143,7 @@ def load_kinds(identity: str) -> Kinds:
 
 def _tables(identity: str) -> dict[str, Any]:
     """The tables of a guide, laid over those of the guide it builds on, two levels deep."""
-    path = resources.files(__package__).joinpath(identity, "kinds.toml")
+    path = Path(__file__).with_name(identity) / "kinds.toml"
     own = kept.toml(path)
     base = own.pop("builds_on", None)
     if base is None:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import fields
 from functools import cache
-from importlib import resources
+from pathlib import Path
 from typing import Any
 
 from .. import kept
@@ -35,14 +35,7 @@ class GuideBroken(Exception):
 @cache
 def available_guides() -> tuple[str, ...]:
     """Ids of the guides that ship, in alphabetical order."""
-    root = resources.files(__package__)
-    return tuple(
-        sorted(
-            folder.name
-            for folder in root.iterdir()
-            if folder.is_dir() and folder.joinpath("guide.toml").is_file()
-        )
-    )
+    return tuple(sorted(path.parent.name for path in Path(__file__).parent.glob("*/guide.toml")))
 
 
 @cache
@@ -57,7 +50,7 @@ def load_guide(identity: str) -> Guide:
 
 def _tables(identity: str) -> dict[str, Any]:
     """The tables of a guide file, laid over those of the guide it builds on."""
-    path = resources.files(__package__).joinpath(identity, "guide.toml")
+    path = Path(__file__).with_name(identity) / "guide.toml"
     own = kept.toml(path)
     base = own.pop("builds_on", None)
     if base is None:

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import json
 from functools import cache
-from importlib import resources
+from pathlib import Path
 from typing import Any
 
 
 @cache
 def _text() -> str:
-    return resources.files(__package__).joinpath("schema.json").read_text(encoding="utf-8")
+    return Path(__file__).with_name("schema.json").read_text(encoding="utf-8")
 
 
 def report_schema() -> dict[str, Any]:

@@ -10,7 +10,8 @@ from __future__ import annotations
 
 import tomllib
 from dataclasses import dataclass
-from importlib import resources
+from importlib import import_module
+from pathlib import Path
 
 from .registry import Registered, RuleBroken
 
@@ -46,8 +47,7 @@ class Cases:
 
 def cases_of(registered: Registered) -> Cases:
     """The cases of a rule. Raises `RuleBroken` where they are missing or misspelled."""
-    package, _, module = registered.module.rpartition(".")
-    path = resources.files(package).joinpath(f"{module}.cases.toml")
+    path = Path(import_module(registered.module).__file__ or "").with_suffix(".cases.toml")
     if not path.is_file():
         raise RuleBroken(f"{registered.id} has no cases beside it")
     data = tomllib.loads(path.read_text(encoding="utf-8"))

@@ -6,7 +6,8 @@ import inspect
 import pkgutil
 from dataclasses import dataclass
 from functools import cache
-from importlib import import_module, resources
+from importlib import import_module
+from pathlib import Path
 
 from .. import kept
 from ..errors import RuleUnknown
@@ -36,7 +37,7 @@ class Registered:
 @cache
 def catalogue() -> dict[str, str]:
     """Every rule id of the contract, and its family."""
-    families = kept.toml(resources.files(__package__).joinpath("catalogue.toml"))
+    families = kept.toml(Path(__file__).with_name("catalogue.toml"))
     return {rule_id: family for family, ids in families.items() for rule_id in ids["ids"]}
 
 

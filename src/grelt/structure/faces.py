@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections import defaultdict
 from dataclasses import dataclass
 from functools import cache
-from importlib import resources
 from itertools import accumulate
+from pathlib import Path
 from typing import Any
 
 from .. import kept
@@ -50,4 +50,4 @@ def _metrics(like: dict[str, Any], scale: float, line: float) -> FaceMetrics:
 
 @cache
 def _table() -> dict[str, Any]:
-    return kept.toml(resources.files(__package__).joinpath("faces.toml"))
+    return kept.toml(Path(__file__).with_name("faces.toml"))

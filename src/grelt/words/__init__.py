@@ -9,7 +9,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable
 from functools import cache
-from importlib import resources
+from pathlib import Path
 from typing import Any
 
 from .. import kept
@@ -33,16 +33,13 @@ def table(name: str) -> dict[str, Any]:
 
 @cache
 def _file(name: str) -> dict[str, Any]:
-    path = resources.files(__package__).joinpath(f"{name}.toml")
+    path = Path(__file__).with_name(f"{name}.toml")
     return kept.toml(path)
 
 
 def files() -> list[str]:
     """The names of all files of tables."""
-    folder = resources.files(__package__)
-    return sorted(
-        p.name.removesuffix(".toml") for p in folder.iterdir() if p.name.endswith(".toml")
-    )
+    return sorted(path.stem for path in Path(__file__).parent.glob("*.toml"))
 
 
 @cache
