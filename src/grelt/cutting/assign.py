@@ -21,6 +21,7 @@ _TOLD = frozenset(("number", "section", "medium"))
 _PASSED_OVER = frozenset(("words", "stray", "retrieved"))
 _NUMBERED = ("volume", "issue")
 _WORST = float("-inf")
+_SKIPPED, _LEFT = 0, -1
 # What a pattern cannot do without.
 _REQUIRED = 3.0
 _SKIP = {"needed": 0.9, "wanted": 0.4, "optional": 0.03}
@@ -74,7 +75,11 @@ class Fitter:
         self.italics_known = italics_known
         self.labels = [u.element for u in units]
         self._points: dict[tuple[int, int, str, str, str], float] = {}
-        self._found: dict[int, list[list[float]]] = {}
+        self._found: dict[int, list[tuple[int, list[float]]]] = {}
+        # What leaving each unit costs, where the pattern has the word "in" and where not.
+        self._leaving = [
+            [cost_of_leaving(u, in_pattern=held) for u in units] for held in (False, True)
+        ]
         self._anchors = frozenset(e for e in self.labels if e)
         self._strange = self._anchors - _PASSED_OVER
         self._answered = self._anchors | (
@@ -94,66 +99,63 @@ class Fitter:
         prepared = _prepared(form, pattern, self.kinds)
         # Slots that nothing here can fill are passed over from the first.
         slots = [s for s in prepared.slots if not s.allowed.isdisjoint(self._there)]
-        score = prepared.skips - sum(s.skip for s in slots)
-        count, width = len(self.units), len(slots)
-        held = "in" in pattern.words
-        leave = [cost_of_leaving(u, in_pattern=held) for u in self.units]
-        best = [[_WORST] * (width + 1) for _ in range(count + 1)]
-        back: list[list[tuple[int, int, str] | None]] = [
-            [None] * (width + 1) for _ in range(count + 1)
-        ]
-        best[0][0] = -score
-        runs = [self._runs(slot) for slot in slots]
-        for i in range(count + 1):
-            row = best[i]
-            steps = back[i]
-            for j in range(width + 1):
-                score = row[j]
-                if score == _WORST:
-                    continue
-                if j < width:
-                    skipped = score - slots[j].skip
-                    if skipped > row[j + 1]:
-                        row[j + 1] = skipped
-                        steps[j + 1] = (i, j, "")
-                if i == count:
-                    continue
-                left = score - leave[i]
-                if left > best[i + 1][j]:
-                    best[i + 1][j] = left
-                    back[i + 1][j] = (i, j, "")
-                if j == width:
-                    continue
-                for size, points in enumerate(runs[j][i], start=1):
-                    if score + points > best[i + size][j + 1]:
-                        best[i + size][j + 1] = score + points
-                        back[i + size][j + 1] = (i, j, slots[j].element)
-        return self._read_back(form, best[count][width], back)
+        leave = self._leaving["in" in pattern.words]
+        # The most points with so many units placed, slot by slot; beside it how the last one was got: how many
+        # units went to the slot, or whether it was passed over or a unit left.
+        column = [sum(s.skip for s in slots) - prepared.skips]
+        for cost in leave:
+            column.append(column[-1] - cost)
+        steps: list[list[int]] = []
+        for slot in slots:
+            placed = [_WORST] * len(column)
+            step = [_LEFT] * len(column)
+            for at, run in self._runs(slot):
+                before = column[at]
+                for size, points in enumerate(run, start=1):
+                    if before + points > placed[at + size]:
+                        placed[at + size] = before + points
+                        step[at + size] = size
+            skip, left = slot.skip, _WORST
+            for number, before in enumerate(column):
+                score = placed[number]
+                if left > score:
+                    score, step[number] = left, _LEFT
+                if before - skip > score:
+                    score, step[number] = before - skip, _SKIPPED
+                placed[number] = score
+                if number < len(leave):
+                    left = score - leave[number]
+            column = placed
+            steps.append(step)
+        return self._read_back(form, column[-1], slots, steps)
 
     def _read_back(
-        self, form: KindForm, score: float, back: list[list[tuple[int, int, str] | None]]
+        self, form: KindForm, score: float, slots: list[_Slot], steps: list[list[int]]
     ) -> Fit:
         count = len(self.units)
         elements = [""] * count
         starts = list(range(count))
-        i, j = count, len(back[0]) - 1
-        while (i, j) != (0, 0):
-            step = back[i][j]
-            assert step is not None
-            before, slot_before, element = step
-            if element:
-                for number in range(before, i):
-                    elements[number] = element
-                    starts[number] = before
-            i, j = before, slot_before
+        i, j = count, len(slots)
+        while i and j:
+            step = steps[j - 1][i]
+            if step == _LEFT:
+                i -= 1
+            elif step == _SKIPPED:
+                j -= 1
+            else:
+                elements[i - step : i] = [slots[j - 1].element] * step
+                starts[i - step : i] = [i - step] * step
+                i, j = i - step, j - 1
         titled = form.needs.get("title", "optional") != "optional"
         return Fit(form.kind, score, tuple(elements), tuple(starts), titled, score)
 
-    def _runs(self, slot: _Slot) -> list[list[float]]:
-        """For each unit: points for it as a slot, for it and the next, and so on as far as they can be one."""
+    def _runs(self, slot: _Slot) -> list[tuple[int, list[float]]]:
+        """The units that a slot may begin with, each with points for it alone, for it and the next, and so on
+        as far as they can be one."""
         found = self._found.get(slot.alike)
         if found is None:
-            found = self._found[slot.alike] = [self._run(at, slot) for at in range(len(self.units))]
+            runs = ((at, self._run(at, slot)) for at in range(len(self.units)))
+            found = self._found[slot.alike] = [(at, run) for at, run in runs if run]
         return found
 
     def _run(self, at: int, slot: _Slot) -> list[float]:
