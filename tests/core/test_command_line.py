@@ -64,7 +64,11 @@ class CommandLine(unittest.TestCase):
         alone, beside = (
             subprocess.run(
                 [sys.executable, "-m", "grelt", "check", "--json", *papers, "--jobs", jobs],
-                env={**os.environ, "PYTHONPATH": os.pathsep.join(sys.path)},
+                env={
+                    **os.environ,
+                    "PYTHONPATH": os.pathsep.join(sys.path),
+                    "PYTHONHASHSEED": jobs,  # sets in another order: nothing may hang on that
+                },
                 capture_output=True, text=True, check=False,
             )
             for jobs in ("1", "3")

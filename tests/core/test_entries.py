@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 import itertools
+import random
 import unittest
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from grelt.cutting.evidence import weigh, weights
 from grelt.document.fragment import parse_fragment
 from grelt.entries.filing import filing_key
 from grelt.entries.order import misplaced
@@ -118,6 +120,19 @@ class Cutting(unittest.TestCase):
             "Okonjo, Adaeze. *Salt*. 2021.", "{alignment=center} Appendix A", "A table of tides."
         )
         self.assertEqual(len(got.entries), 1)
+
+
+class Kinds(unittest.TestCase):
+    def test_evidence_weighs_the_same_in_whatever_order_it_comes(self) -> None:
+        """Sets give their members in another order in every process, and a report is always the same."""
+        shuffler = random.Random(7)
+        for kind, weights_ in weights().items():
+            names = list(weights_)
+            weighed = set()
+            for _ in range(12):
+                shuffler.shuffle(names)
+                weighed.add(weigh(kind, tuple(names)))
+            self.assertEqual(len(weighed), 1, kind)
 
 
 class Filing(unittest.TestCase):

@@ -4,6 +4,7 @@ sentence (`Pellow argues`, `according to Pellow`) that present a name as a sourc
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 from dataclasses import replace
 
 from ..text.folding import fold, words
@@ -39,8 +40,13 @@ def find_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> tupl
     cues: list[Cue] = list(titles)
     at = 0
     while at < len(tokens):
-        end, cue = _known_at(text, tokens, at, known)
-        if cue is None and not tokens[at][0].islower():
+        token = tokens[at][0]
+        first = _bare_words(token)
+        if not first or first[0] not in known.by_first:
+            end, cue = at + 1, None
+        else:
+            end, cue = _known_at(text, tokens, at, known.by_first[first[0]])
+        if cue is None and not token.islower():
             cue = _misspelled_at(text, tokens, at, known) or _unknown_at(text, tokens, at)
             cue = _recognised(cue, known)
             end = at + 1
@@ -65,13 +71,10 @@ def _known_at(
     text: str,
     tokens: list[tuple[str, tuple[int, int]]],
     at: int,
-    known: KnownSources,
+    phrases: Sequence[KnownPhrase],
 ) -> tuple[int, Cue | None]:
-    token, (start, _) = tokens[at]
-    first = _bare_words(token)
-    if not first or first[0] not in known.by_first:
-        return at + 1, None
-    for phrase in known.by_first[first[0]]:
+    _, (start, _) = tokens[at]
+    for phrase in phrases:
         end = _matches(tokens, at, phrase)
         if end is None:
             continue

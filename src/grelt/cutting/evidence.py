@@ -5,8 +5,9 @@ kind is fitted by `tools/fit_kinds.py` and stands in `weights.toml`."""
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable, Sequence
+from collections.abc import Collection, Iterable, Sequence
 from functools import cache
+from math import fsum
 from pathlib import Path
 
 from .. import kept
@@ -176,8 +177,9 @@ def described(kind: str, found: Iterable[str]) -> float:
     return _DESCRIBED * (f"described as {kind}" in found)
 
 
-def weigh(kind: str, found: frozenset[str]) -> float:
+def weigh(kind: str, found: Collection[str]) -> float:
     """What evidence says for a kind, in points."""
     table_ = weights().get(kind, {})
-    fitted = table_.get("always", 0.0) + sum(table_.get(name, 0.0) for name in found)
+    # Exactly, so that the order in which a set gives its members never shows.
+    fitted = table_.get("always", 0.0) + fsum(table_.get(name, 0.0) for name in found)
     return fitted + described(kind, found)

@@ -20,6 +20,7 @@ class Package(Archive):
 
     def __init__(self, data: bytes, limits: Limits) -> None:
         super().__init__(data, limits)
+        self._known_relations: dict[str, list[Element]] = {}
         self.main = self._main_part()
 
     def _main_part(self) -> str:
@@ -47,12 +48,9 @@ class Package(Archive):
 
     def _relations(self, part: str) -> dict[str, tuple[str, str]]:
         """Relation id to (part name, kind) for one part; external targets are left out."""
-        folder, name = posixpath.split(part)
-        rels = posixpath.join(folder, "_rels", f"{name}.rels")
-        if rels not in self.names:
-            return {}
+        folder = posixpath.dirname(part)
         found: dict[str, tuple[str, str]] = {}
-        for item in self.xml(rels).iter(f"{_RELS}Relationship"):
+        for item in self._relation_items(part):
             if item.get("TargetMode") == "External":
                 continue
             target = item.get("Target", "")
@@ -60,15 +58,20 @@ class Package(Archive):
             found[item.get("Id", "")] = (posixpath.normpath(path), item.get("Type", ""))
         return found
 
+    def _relation_items(self, part: str) -> list[Element]:
+        known = self._known_relations.get(part)
+        if known is None:
+            folder, name = posixpath.split(part)
+            rels = posixpath.join(folder, "_rels", f"{name}.rels")
+            known = list(self.xml(rels).iter(f"{_RELS}Relationship")) if rels in self.names else []
+            self._known_relations[part] = known
+        return known
+
     def links(self, part: str) -> dict[str, str]:
         """Relation id to address for the hyperlinks of one part. Addresses are never opened."""
-        folder, name = posixpath.split(part)
-        rels = posixpath.join(folder, "_rels", f"{name}.rels")
-        if rels not in self.names:
-            return {}
         return {
             item.get("Id", ""): item.get("Target", "")
-            for item in self.xml(rels).iter(f"{_RELS}Relationship")
+            for item in self._relation_items(part)
             if item.get("Type", "").endswith("/hyperlink")
         }
 

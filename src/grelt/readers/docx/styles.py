@@ -42,10 +42,8 @@ ParagraphValues = dict[str, str]
 @dataclass(frozen=True)
 class _Style:
     based_on: str | None
-    kind: str
     name: str
-    run: RunValues
-    paragraph: ParagraphValues
+    properties: Element
 
 
 def is_on(element: Element) -> bool:
@@ -127,15 +125,13 @@ class Styles:
             identity = item.get(f"{W}styleId", "")
             based_on = item.find(f"{W}basedOn")
             label = item.find(f"{W}name")
-            kind = item.get(f"{W}type", "paragraph")
             self._styles[identity] = _Style(
                 based_on.get(f"{W}val") if based_on is not None else None,
-                kind,
                 label.get(f"{W}val", identity) if label is not None else identity,
-                run_values(item.find(f"{W}rPr")),
-                paragraph_values(item.find(f"{W}pPr")),
+                item,
             )
-            if kind == "paragraph" and item.get(f"{W}default") in ("1", "true"):
+            paragraphs = item.get(f"{W}type", "paragraph") == "paragraph"
+            if paragraphs and item.get(f"{W}default") in ("1", "true"):
                 self._default_paragraph = identity
 
     def _chain(self, identity: str | None) -> tuple[ParagraphValues, list[RunValues]]:
@@ -154,8 +150,10 @@ class Styles:
         paragraph: ParagraphValues = {}
         runs: list[RunValues] = []
         for style in reversed(line):
-            paragraph = _laid_over(paragraph, style.paragraph)
-            runs.append(style.run)
+            # Of the many styles that a file has few are used, and only those are read.
+            own = paragraph_values(style.properties.find(f"{W}pPr"))
+            paragraph = _laid_over(paragraph, own)
+            runs.append(run_values(style.properties.find(f"{W}rPr")))
         self._chains[identity] = (paragraph, runs)
         return self._chains[identity]
 
