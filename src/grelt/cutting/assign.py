@@ -76,9 +76,9 @@ class Fitter:
         self.labels = [u.element for u in units]
         self._points: dict[tuple[int, int, str, str, str], float] = {}
         self._found: dict[int, list[tuple[int, list[float]]]] = {}
-        # What leaving each unit costs, where the pattern has the word "in" and where not.
+        # What leaving each unit costs, where the pattern has the word "in" and where not; nothing at the end.
         self._leaving = [
-            [cost_of_leaving(u, in_pattern=held) for u in units] for held in (False, True)
+            [*(cost_of_leaving(u, in_pattern=held) for u in units), 0.0] for held in (False, True)
         ]
         self._anchors = frozenset(e for e in self.labels if e)
         self._strange = self._anchors - _PASSED_OVER
@@ -103,7 +103,7 @@ class Fitter:
         # The most points with so many units placed, slot by slot; beside it how the last one was got: how many
         # units went to the slot, or whether it was passed over or a unit left.
         column = [sum(s.skip for s in slots) - prepared.skips]
-        for cost in leave:
+        for cost in leave[:-1]:
             column.append(column[-1] - cost)
         steps: list[list[int]] = []
         for slot in slots:
@@ -123,8 +123,7 @@ class Fitter:
                 if before - skip > score:
                     score, step[number] = before - skip, _SKIPPED
                 placed[number] = score
-                if number < len(leave):
-                    left = score - leave[number]
+                left = score - leave[number]
             column = placed
             steps.append(step)
         return self._read_back(form, column[-1], slots, steps)

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from dataclasses import replace
-
 from ..guides.kinds import KindForm, Kinds
 from ..guides.pattern import Sequence
 from .assign import Fit, Fitter
@@ -38,6 +36,6 @@ def ranked(
     for _, number in rough[:most]:
         fit = fitter.fit(*patterns[number])
         score = fit.score + weigh(fit.kind, evidence.of(fit.elements))
-        fits.append(replace(fit, score=score))
+        fits.append(Fit(fit.kind, score, fit.elements, fit.starts, fit.titled, fit.form))
     fits.sort(key=lambda f: -f.score)
     return fits

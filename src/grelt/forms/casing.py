@@ -18,7 +18,7 @@ from .title_words import WORD, CaseChange, TitleWord, Vocabulary, is_shouted
 _FRESH = re.compile(r"(?:[:?!.;])\s*[\"“‘'(\[]*$|^[\W_]*$")
 # After these it begins anew in some guides alone, or may.
 _DASH = re.compile(r"(?:[—–]|\s-{1,2}|…|\.\s?\.\s?\.)\s*[\"“‘'(\[]*$")
-_OPENED = re.compile(r"[“\"‘(\[]$")
+_OPENING = ("“", '"', "‘", "(", "[")
 
 
 def case_changes(
@@ -65,11 +65,12 @@ def case_changes(
 
 def _split(text: str, *, dashes_open: bool) -> list[TitleWord]:
     matches = list(WORD.finditer(text))
+    last = max((n for n, c in enumerate(text) if c.isalnum()), default=0)
     found = []
     for number, match in enumerate(matches):
         before = text[: match.start()]
         compound = before[-1:] in ("-", "‐", "/") and before[-2:-1].isalpha()
-        quoted_ = bool(_OPENED.search(before)) and not compound
+        quoted_ = before[-1:] in _OPENING and not compound
         stopped = _FRESH.search(before[-8:]) is not None and not _abbreviated(before)
         dashed = _DASH.search(before[-8:]) is not None and not compound
         fresh = not compound and (number == 0 or stopped or (dashed and dashes_open))
@@ -87,7 +88,7 @@ def _split(text: str, *, dashes_open: bool) -> list[TitleWord]:
                 Span(*match.span()),
                 match.group(),
                 fresh,
-                not any(c.isalnum() for c in text[match.end() :]),
+                match.end() > last,
                 compound,
                 after,
                 # `A–Z`, `Salt; or, the Pan`, `Be(e)`, a word that a quotation or a dash opens
@@ -99,6 +100,6 @@ def _split(text: str, *, dashes_open: bool) -> list[TitleWord]:
 
 def _abbreviated(before: str) -> bool:
     """A period that ends an abbreviation (`St. Reach`, `vs. fog`) begins nothing."""
-    bare = before.rstrip()
+    bare = before[-12:].rstrip()
     word = re.search(r"([^\W\d_]+)\.$", bare)
     return word is not None and len(word.group(1)) <= 3

@@ -23,6 +23,16 @@ def _tables() -> dict[str, frozenset[str]]:
 
 
 @cache
+def _languages_of() -> dict[str, list[str]]:
+    """The languages that have a small word."""
+    found: dict[str, list[str]] = {}
+    for language, small in _tables().items():
+        for word in small:
+            found.setdefault(word, []).append(language)
+    return found
+
+
+@cache
 def _letters() -> dict[str, str]:
     return {c: language for language, all_ in table("languages.letters").items() for c in all_}
 
@@ -36,10 +46,11 @@ def detect_language(text: str) -> str | None:
     said = [fold(w) for w in _WORD.findall(text)]
     if said[:1] == ["do"]:
         said = said[1:]  # English questions begin with it, Portuguese has it between words
-    found = {
-        language: {n for n, w in enumerate(said) if w in small}
-        for language, small in _tables().items()
-    }
+    found: dict[str, set[int]] = {language: set() for language in _tables()}
+    spoken = _languages_of()
+    for number, word in enumerate(said):
+        for language in spoken.get(word, ()):
+            found[language].add(number)
     for letter, language in _letters().items():
         if letter in text.casefold():
             found[language].add(-ord(letter))
