@@ -128,7 +128,8 @@ class References:
             return Reference(cut, Checked(cut, (), written.text, "", ()), (unclear,), unclear=True)
         if checked.faults >= _FOREIGN_FROM and not by_hand:
             # A form that is wholly another guide's tells more than one that is nearly so.
-            most = checked.faults / 2.5 if checked.faults >= 3 else 0.5
+            most = checked.faults / (2 if checked.faults >= 6 else 2.5)
+            most = most if checked.faults >= 3 else 0.5
             more = len(checked.differences) > 1 or cut.work.values.keys() & set(kinds.left_out)
             foreign, kind = (
                 self._foreign(written, opened, most) if checked.faults >= 3 or more else ("", "")

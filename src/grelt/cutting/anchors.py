@@ -16,6 +16,7 @@ from .dated import date_units
 from .looks import (
     ACCESSED,
     ARTICLE,
+    BARE_ISSUE,
     BARE_VOLUME,
     DURATION,
     EDITION,
@@ -264,6 +265,17 @@ def _numberings(written: Written, start: int, sheltered: Taken) -> Iterator[Unit
             parts=parts,
             value=TextValue(match.group()),
         )
+    for match in BARE_ISSUE.finditer(text, start):
+        span = Span(*match.span())
+        if written.italic[max(0, span.start - 3)] and sheltered.free(span):
+            issue_span = Span(*match.span("i"))
+            yield Unit(
+                "numbering",
+                span,
+                span,
+                parts=(("issue", issue_span),),
+                value=TextValue(match.group()),
+            )
     for match in BARE_VOLUME.finditer(text, start):
         span = Span(*match.span("v"))
         before = match.start() - 1

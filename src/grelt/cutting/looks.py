@@ -58,6 +58,8 @@ NUMBERING = re.compile(
     # Behind the pages, where it should stand before them.
     r"|(?<=\d)\s\((?P<i0>\d{1,3})\)(?=\.\s|\.?$)"
 )  # fmt: skip
+# `*Coast*, (15), 65–88`: a journal that counts its issues alone.
+BARE_ISSUE = re.compile(r"(?<=,\s)\((?P<i>\d{1,4})\)(?=,)")
 BARE_VOLUME = re.compile(
     r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d{1,3}\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d)|(?P<closed>\.\s))"
 )
@@ -72,6 +74,8 @@ BARE_PAGES = re.compile(
 )
 ENCLOSED_PAGES = re.compile(r"(?<=\s)\((?P<pages>\d{1,5}\s?[-–—]\s?\d{1,5})\)(?=[.,])")
 # Pages behind a year in parentheses, without the colon that should part them.
+# `“Title.” 110–13. Reach: Tidemark Press`: pages with nothing that holds them.
+UNHELD_PAGES = re.compile(rf"(?<=[.?!][”\"])\s(?!{YEAR})(?P<pages>{DASHED})(?=[.,]\s)")
 UNPARTED_PAGES = re.compile(
     rf"(?:(?<=\d\)\s)|(?<=[^\W\d_]\.\s)|(?<=\d\)\.\s)|(?<=\d{{4}}\.\s))(?P<pages>{DASHED})(?=[.,](?:\s|$))"
 )

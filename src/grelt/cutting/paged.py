@@ -9,7 +9,7 @@ from ..text.calendar import MONTH
 from ..text.spans import Span
 from ..works import TextValue
 from .dated import titles_volume
-from .looks import BARE_PAGES, ENCLOSED_PAGES, PAGES, UNPARTED_PAGES
+from .looks import BARE_PAGES, ENCLOSED_PAGES, PAGES, UNHELD_PAGES, UNPARTED_PAGES
 from .unit import Taken, Unit
 from .written import Written
 
@@ -26,7 +26,7 @@ def page_units(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]
         span = Span(*match.span("pages"))
         if sheltered.free(span) and not re.match(r"(?:1[4-9]|20)\d\d", span.of(text)):
             yield Unit("pages", span, span, value=TextValue(span.of(text)))
-    for match in UNPARTED_PAGES.finditer(text, start):
+    for match in (*UNPARTED_PAGES.finditer(text, start), *UNHELD_PAGES.finditer(text, start)):
         span = Span(*match.span("pages"))
         if sheltered.free(span):
             yield Unit("pages", span, span, value=TextValue(span.of(text)))

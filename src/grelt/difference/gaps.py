@@ -146,8 +146,11 @@ def _missing(
 ) -> Iterator[Difference]:
     """One difference for each element that is not there. Several at one place share its text, which
     has them all; `wanted` is None where what stands there is the writer's own."""
+    elements = {laid.whole.pieces[n].element for n in lacking if n not in laid.pairs.values()}
     for number in lacking:
         piece = laid.whole.pieces[number]
+        if piece.element == "words" and elements > {"words"}:
+            continue  # the `In` before a container goes with it
         if piece.element == "day" and not piece.gap and _has_loose_date(laid):
             continue  # said already in words of its own: `Filmed April 2022`
         if number not in laid.pairs.values():

@@ -51,11 +51,26 @@ def is_sure(cut: Cut, element: CutElement) -> bool:
     """Whether an element is told by more than its place."""
     if element.name not in _LOOSE or element.dress == "quotes":
         return True
+    if element.name == "database":
+        return element.dress == "italics" or _holds_an_article(cut, element)
     if element.dress == "italics":
-        return element.name == "database"
+        return False
     if told_by(element.span.of(cut.written.text)) & _LOOSE[element.name]:
         return True
     return element.name == "place" and _before_press(cut, element)
+
+
+def _holds_an_article(cut: Cut, database: CutElement) -> bool:
+    """A name of few words between an article's pages and its address can be nothing but who holds it."""
+    at = cut.elements.index(database)
+    words = database.span.of(cut.written.text).split()
+    return (
+        0 < at < len(cut.elements) - 1
+        and cut.elements[at - 1].name in ("pages", "numbering", "volume", "issue", "article")
+        and cut.elements[at + 1].name in ("doi", "url")
+        and len(words) <= 4
+        and all(w[:1].isupper() and w.isalpha() for w in words)
+    )
 
 
 def _before_press(cut: Cut, place: CutElement) -> bool:
