@@ -235,13 +235,22 @@ class Fitter:
             return None  # told by `review of` alone
         if slot.element == "database" and unit.dress == "plain" and not self._leads_on(at + size):
             return None  # `Cover story.`, `Bronze relief.`: the last words say what it is
-        if size > 1 and (unit.dress != "plain" or self.units[at].dress != "plain"):
+        dressed = size > 1 and (unit.dress != "plain" or self.units[at].dress != "plain")
+        if dressed and not (unit.dress == "plain" and self._is_subtitle(at, slot)):
             return None
         form = slot.form or TextForm()
         key = (at, size, slot.element, form.dress, form.case)
         if key not in self._points:
             self._points[key] = self._text_points(at, size, slot.element, form)
         return self._points[key]
+
+    def _is_subtitle(self, at: int, slot: _Slot) -> bool:
+        """Whether what a colon parts from words in italics may be the rest of a title whose italics end early:
+        `*Slack Water*: The Working Day`."""
+        if slot.form is None or slot.form.dress != "italics":
+            return False
+        gap = self.text[self.units[at].span.end : self.units[at + 1].span.start]
+        return self.units[at].dress == "italics" and gap.strip() == ":"
 
     def _text_points(self, at: int, size: int, element: str, form: TextForm) -> float:
         first, last = self.units[at], self.units[at + size - 1]
@@ -251,7 +260,7 @@ class Fitter:
         for number in range(at, at + size - 1):
             gap = self.text[self.units[number].span.end : self.units[number + 1].span.start]
             points -= (
-                joint(gap, element)
+                joint(gap, "title" if number == at and first.dress == "italics" else element)
                 if element in ("title", "publisher", "container", "institution", "event", "place")
                 else 0.7 + 0.9 * ("." in gap)
             )

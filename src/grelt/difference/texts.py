@@ -268,8 +268,10 @@ def dress_difference(
         )
     if not written.italics_known:
         return None
-    if wanted == "italics" and not italic:
+    if wanted == "italics" and not italic and not _subtitled(written, cut.span):
         return Difference(rule_italic, cut.span, text, markup, piece.element, "whole", holes)
+    if wanted == "italics" and _subtitled(written, cut.span):
+        return Difference(rule_italic, cut.span, text, markup, piece.element, "subtitle", holes)
     if (
         wanted == "plain"
         and italic
@@ -278,6 +280,16 @@ def dress_difference(
     ):
         return Difference(rule_italic, cut.span, text, markup, piece.element, "plain", holes)
     return None
+
+
+def _subtitled(written: Written, span: Span) -> bool:
+    """Whether the italics of a title end with its first colon."""
+    colon = written.text.find(":", span.start, span.end)
+    return (
+        colon > 0
+        and written.share_in_italics(Span(span.start, colon)) == 1
+        and written.share_in_italics(Span(colon, span.end)) == 0
+    )
 
 
 def _with_closers(written: Written, cut: CutElement) -> Span:

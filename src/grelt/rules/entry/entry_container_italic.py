@@ -14,6 +14,7 @@ RULE = Rule(
     mark="italics",
     messages={
         "whole": "What holds the work stands in italics.",
+        "subtitle": "The subtitle stands in italics too.",
         "plain": "The name of a website is not set in italics here.",
         "part": "What holds the work stands in italics.",
     },

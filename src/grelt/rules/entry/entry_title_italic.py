@@ -14,6 +14,7 @@ RULE = Rule(
     mark="italics",
     messages={
         "whole": "The title of a whole work stands in italics.",
+        "subtitle": "The subtitle stands in italics too.",
         "part": "The title of a part stands in quotation marks, not in italics.",
         "plain": "This title is not set in italics here.",
     },
