@@ -6,6 +6,7 @@ from __future__ import annotations
 import re
 from collections.abc import Collection
 
+from ..cutting import Cut
 from ..difference import Difference
 from ..findings import NOT_MINE, RIGHT, Place, Slip, Verdict
 from ..guides.kinds import load_kinds
@@ -29,7 +30,7 @@ def owned(rule: str, elements: Collection[str] = ()) -> Check:
                 markup=d.markup,
                 entry=number,
                 confidence=d.confidence,
-                doubt="" if d.confidence >= 0.75 else _doubt(reference.cut.kind, d.confidence),
+                doubt="" if d.confidence >= 0.75 else _doubt(d, reference.cut, paper),
                 fixable=d.expected is not None,
             )
             for d in reference.differences
@@ -76,6 +77,8 @@ def owned_in_notes(rule: str, elements: Collection[str] = ()) -> Check:
     return check
 
 
+# A kind less sure than this may be the reason why a finding is none.
+_SURE_OF_KIND = 0.8
 _MARKS = {
     ",": "a comma", ".": "a period", ":": "a colon", ";": "a semicolon", "nothing": "nothing",
     "a space": "a space", "(": "an opening parenthesis", ")": "a closing parenthesis",
@@ -104,14 +107,12 @@ def _holes(
 ) -> tuple[tuple[str, str], ...]:
     """What a message may name: the words found and the right ones, the guide and the kind of source, and what
     the difference adds."""
-    form = load_kinds(paper.policy.guide.id).kinds.get(kind)
-    label = form.label if form is not None else "source"
     right = (difference.expected or "").strip()
     usual = {
         "found": difference.span.of(text).strip(),
         "right": right,
         "guide": paper.policy.guide.house,
-        "kind": f"{'an' if label[0] in 'aeiou' else 'a'} {label}",
+        "kind": _with_article(kind, paper),
         "label": right.partition(" ")[0],
     }
     holes = {**usual, **dict(difference.holes)}
@@ -120,7 +121,22 @@ def _holes(
     return tuple(holes.items())
 
 
-def _doubt(kind: str, confidence: float) -> str:
-    if confidence == 0.6:
+def _with_article(kind: str, paper: Paper) -> str:
+    """`an article in a journal`, as the guide's description calls the kind."""
+    form = load_kinds(paper.policy.guide.id).kinds.get(kind)
+    label = form.label if form is not None else "source"
+    return f"{'an' if label[0] in 'aeiou' else 'a'} {label}"
+
+
+def _doubt(difference: Difference, cut: Cut, paper: Paper) -> str:
+    """Why a finding may be none."""
+    wanted, found = difference.expected or "", difference.span.of(cut.written.text)
+    if difference.rule.endswith("-case") and sum(map(str.isupper, wanted)) < sum(
+        map(str.isupper, found)
+    ):
         return "a name keeps its capital"
-    return f"Grelt takes this for a {kind.replace('-', ' ')}"
+    if cut.confidence < _SURE_OF_KIND:
+        return (
+            f"Grelt takes this for {_with_article(cut.kind, paper)}, and it may be something else"
+        )
+    return "the entry can be read otherwise"
