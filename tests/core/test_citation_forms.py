@@ -65,6 +65,9 @@ FORMS: list[tuple[str, list[tuple[str, str, str | None, str]]]] = [
     ("Mira Lund remembers the whistle.", [("narrative", "Mira Lund", None, "Lund")]),
     ("Okonjo argues that it waits (23). It empties (24).", [
         ("narrative", "Okonjo", "23", "Okonjo"), ("narrative", "(24)", "24", "Okonjo")]),
+    ("Bray and Okonjo insist that it waits (41; see also Abery 15).", [
+        ("narrative", "Bray and Okonjo", "41", "Bray, Tomas, and"),
+        ("parenthetical", "see also Abery 15", "15", "Abery")]),
     ("It waits (Okonjo 23). It empties (24).", [
         ("parenthetical", "(Okonjo 23)", "23", "Okonjo"), ("narrative", "(24)", "24", "Okonjo")]),
     ("It waits (Pellow 112).", [("parenthetical", "(Pellow 112)", "112", "")]),

@@ -22,7 +22,13 @@ from .brackets import Bracketed, odd_brackets, plain_bracket
 from .dated import read_dated
 from .known import KnownSources
 from .model import BOOK_AND_LINE, Citation, Cue
-from .narrative import locator_alone, page_at_the_end, personal_alone, year_alone
+from .narrative import (
+    locator_alone,
+    page_at_the_end,
+    page_before_others,
+    personal_alone,
+    year_alone,
+)
 from .notes import read_note
 from .parts import Part, read_in_another, read_part, split_works
 from .signals import find_cues, in_scope
@@ -207,6 +213,9 @@ def _read_parenthesis(
             return
         locator_alone(walk, paragraph, role, span, parts[0], sentence, cues, used)
         return
+    if parts[0].is_locator_alone:
+        page_before_others(walk, paragraph, role, span, parts[0], sentence, cues, used)
+        shared = True
     judged = [(p, *_judge(walk, text, span, p)) for p in parts if p.source]
     sure = any(certainty >= LIKELY for _, certainty, _, _ in judged)
     for part, certainty, tentative, doubt in judged:

@@ -195,6 +195,23 @@ def locator_alone(
     used.update(c.span for c in named)
 
 
+def page_before_others(
+    walk: Walk,
+    paragraph: Paragraph,
+    role: Role,
+    span: Span,
+    part: Part,
+    sentence: Span,
+    cues: tuple[Cue, ...],
+    used: set[Span],
+) -> None:
+    """`Pym and Ilkes insist … (4; see also Oakes 12)`: the page is theirs whom the sentence names."""
+    if walk.dated:
+        page_at_the_end(walk, paragraph, span, part, sentence)
+    elif nearest_group(paragraph.text, in_scope(cues, Span(sentence.start, span.start))):
+        locator_alone(walk, paragraph, role, span, part, sentence, cues, used)
+
+
 def _repeats_a_number(text: str, span: Span, locator: str) -> bool:
     """`nine (9)`: the figure says again what the word before it says."""
     match = _NUMBER_WORD.search(text, max(0, span.start - 30), span.start)
