@@ -18,6 +18,8 @@ from .title_words import WORD, CaseChange, TitleWord, Vocabulary, is_shouted
 _FRESH = re.compile(r"(?:[:?!.;])\s*[\"“‘'(\[]*$|^[\W_]*$")
 # After these it begins anew in some guides alone, or may.
 _DASH = re.compile(r"(?:[—–]|\s-{1,2}|…|\.\s?\.\s?\.)\s*[\"“‘'(\[]*$")
+# A second title begins: `Salt; or, The Pan`, `Salt; or, the Pan`.
+_SECOND = re.compile(r"[,;]\s+or,\s+$", re.I)
 _OPENING = ("“", '"', "‘", "(", "[")
 
 
@@ -82,6 +84,7 @@ def _split(text: str, *, dashes_open: bool) -> list[TitleWord]:
         double = match.group().casefold() == "or" and (
             after == "," or before.rstrip()[-1:] in (",", ";")
         )
+        double = double or _SECOND.search(before[-8:]) is not None
         broken = after in ("(", "[") and text[match.end() + 1 : match.end() + 2].isalpha()
         found.append(
             TitleWord(
