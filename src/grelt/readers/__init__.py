@@ -1,5 +1,6 @@
 """A reader per file format, chosen by what the file holds, not by its name."""
 
-from .open_paper import LIMITS, READABLE, read_paper
+from .limits import LIMITS
+from .open_paper import READABLE, read_paper
 
 __all__ = ["LIMITS", "READABLE", "read_paper"]

@@ -9,11 +9,11 @@ from __future__ import annotations
 import io
 import zipfile
 import zlib
-from typing import Protocol
 
 from lxml import etree
 
 from ..errors import PaperDamaged, PaperEncrypted, PaperHostile, PaperTooLarge
+from .limits import LIMITS, bounded
 
 Element = etree._Element
 
@@ -23,31 +23,17 @@ DAMAGED = (
 NESTED = "The document is nested more deeply than a paper is. Ask for a plain .docx."
 
 
-class Limits(Protocol):
-    """The sizes this module asks for, in bytes, and counts."""
-
-    @property
-    def unpacked(self) -> int: ...
-    @property
-    def part(self) -> int: ...
-    @property
-    def parts(self) -> int: ...
-    @property
-    def paragraphs(self) -> int: ...
-
-
 class Archive:
     """The parts of one zipped document, parsed on demand."""
 
-    def __init__(self, data: bytes, limits: Limits) -> None:
-        self.limits = limits
+    def __init__(self, data: bytes) -> None:
         self._unpacked = 0
         try:
             self._zip = zipfile.ZipFile(io.BytesIO(data))
             members = self._zip.infolist()
         except (zipfile.BadZipFile, EOFError, ValueError, NotImplementedError, OSError) as error:
             raise PaperDamaged(DAMAGED) from error
-        if len(members) > limits.parts:
+        if len(members) > LIMITS.parts:
             raise PaperHostile(
                 f"The file holds {len(members):,} parts, far more than a paper has. "
                 "It was refused; ask for a plain .docx."
@@ -56,13 +42,13 @@ class Archive:
             raise PaperEncrypted(
                 "The paper is locked with a password. Ask for a copy saved without one."
             )
-        if sum(m.file_size for m in members) > limits.unpacked:
+        if sum(m.file_size for m in members) > LIMITS.unpacked:
             raise self._bomb()
         self.names = {m.filename: m for m in members}
 
     def _bomb(self) -> PaperHostile:
         return PaperHostile(
-            f"Unpacked, the file would be larger than {self.limits.unpacked // 2**20} MB: "
+            f"Unpacked, the file would be larger than {LIMITS.unpacked // 2**20} MB: "
             "it is packed in a way no paper is, and was refused. Ask for a plain .docx."
         )
 
@@ -71,7 +57,7 @@ class Archive:
         member = self.names.get(name)
         if member is None:
             raise PaperDamaged(DAMAGED)
-        limit = min(self.limits.part, self.limits.unpacked - self._unpacked)
+        limit = min(LIMITS.part, LIMITS.unpacked - self._unpacked)
         try:
             with self._zip.open(member) as stream:
                 data = stream.read(limit + 1)
@@ -91,12 +77,11 @@ class Archive:
 
 
 def parse_xml(data: bytes) -> Element:
-    """Parse XML without entities, comments and instructions; type declarations are refused."""
+    """Parse XML without entities, comments and instructions; type declarations are refused, and so is what
+    has more elements than any paper."""
     if b"<!DOCTYPE" in data[:4096] or b"<!ENTITY" in data[:4096]:
-        raise PaperHostile(
-            "The file holds declarations (XML entities) that no word processor writes. "
-            "It was refused; ask for a plain .docx."
-        )
+        raise PaperHostile(_DECLARES)
+    bounded(data.count(b"<"), 2 * LIMITS.elements, "marks")
     parser = etree.XMLParser(
         resolve_entities=False,
         no_network=True,
@@ -106,8 +91,17 @@ def parse_xml(data: bytes) -> Element:
         remove_pis=True,
     )
     try:
-        return etree.fromstring(data, parser)
+        root = etree.fromstring(data, parser)
     except etree.XMLSyntaxError as error:
         if "depth" in str(error).lower() or "huge" in str(error).lower():
             raise PaperTooLarge(NESTED) from error
         raise PaperDamaged(DAMAGED) from error
+    if root.getroottree().docinfo.internalDTD is not None:
+        raise PaperHostile(_DECLARES)  # in another encoding, or behind a long comment
+    return root
+
+
+_DECLARES = (
+    "The file holds declarations (XML entities) that no word processor writes. "
+    "It was refused; ask for a plain .docx."
+)

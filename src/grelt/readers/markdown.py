@@ -10,9 +10,10 @@ from markdown_it.token import Token
 from mdit_py_plugins.footnote import footnote_plugin
 
 from ..document import Document, Note, Paragraph, ParagraphFormat, Run, RunFormat, Section
-from ..errors import PaperEmpty, PaperTooLarge
+from ..errors import PaperEmpty
 from ..text.spans import Span
-from .archive import Limits
+from .growing import GrowingText
+from .limits import LIMITS, bounded
 from .text import decode
 
 _PLAIN = RunFormat(bold=False, italic=False)
@@ -34,11 +35,11 @@ class _State:
     notes: dict[str, list[int]] = field(default_factory=dict)
 
 
-def read_markdown(data: bytes, limits: Limits) -> Document:
+def read_markdown(data: bytes) -> Document:
     """Read Markdown. Raises a `PaperUnreadable` with a message for the instructor."""
     state = _State()
     for token in _parser().parse(_without_front_matter(decode(data))):
-        _block(state, token, limits)
+        _block(state, token)
     if not any(not p.is_blank for p in state.paragraphs):
         raise PaperEmpty("The file holds no text. Ask for the paper to be sent again.")
     notes = tuple(
@@ -54,7 +55,7 @@ def _without_front_matter(text: str) -> str:
     return text
 
 
-def _block(state: _State, token: Token, limits: Limits) -> None:
+def _block(state: _State, token: Token) -> None:
     kind = token.type
     if kind in ("blockquote_open", "blockquote_close"):
         state.quotes += 1 if kind.endswith("open") else -1
@@ -69,22 +70,18 @@ def _block(state: _State, token: Token, limits: Limits) -> None:
     elif kind == "footnote_open":
         state.note = f"footnote:{int(token.meta['id']) + 1}"
         state.notes.setdefault(state.note, [])
+        bounded(len(state.notes), LIMITS.notes, "notes")
     elif kind == "footnote_close":
         state.note = None
     elif kind == "inline":
-        if len(state.paragraphs) >= limits.paragraphs:
-            raise PaperTooLarge(
-                f"The paper has more than {limits.paragraphs:,} paragraphs. "
-                "Split it and hand it in by chapters."
-            )
+        bounded(len(state.paragraphs) + 1, LIMITS.paragraphs, "paragraphs")
         _paragraph(state, token)
     elif kind in ("code_block", "fence"):
-        _append(state, token.content.rstrip("\n"), [], [])
+        _append(state, token.content.rstrip("\n"), (), [])
 
 
 def _paragraph(state: _State, token: Token) -> None:
-    text = ""
-    runs: list[Run] = []
+    growing = GrowingText()
     markers: list[tuple[int, str]] = []
     # How a heading is printed is left to whoever sets the page.
     format = _PLAIN if state.heading is None else replace(_PLAIN, bold=None)
@@ -110,14 +107,14 @@ def _paragraph(state: _State, token: Token) -> None:
         elif child.type == "hardbreak":
             words = "\n"
         elif child.type == "footnote_ref":
-            markers.append((len(text), f"footnote:{int(child.meta['id']) + 1}"))
-        if words:
-            runs.append(Run(Span(len(text), len(text) + len(words)), format))
-            text += words
-    _append(state, text, runs, markers)
+            markers.append((growing.length, f"footnote:{int(child.meta['id']) + 1}"))
+        growing.add(words, format)
+    _append(state, growing.text, growing.runs, markers)
 
 
-def _append(state: _State, text: str, runs: list[Run], markers: list[tuple[int, str]]) -> None:
+def _append(
+    state: _State, text: str, runs: tuple[Run, ...], markers: list[tuple[int, str]]
+) -> None:
     index = len(state.paragraphs)
     layout = ParagraphFormat(
         left=_QUOTED * state.quotes if state.quotes else None,
@@ -125,9 +122,9 @@ def _append(state: _State, text: str, runs: list[Run], markers: list[tuple[int, 
         outline=state.heading,
     )
     if not runs and text:
-        runs = [Run(Span(0, len(text)), _PLAIN)]
+        runs = (Run(Span(0, len(text)), _PLAIN),)
     state.paragraphs.append(
-        Paragraph(index, text, tuple(runs), layout, note_markers=tuple(markers), note=state.note)
+        Paragraph(index, text, runs, layout, note_markers=tuple(markers), note=state.note)
     )
     if state.note is not None:
         state.notes[state.note].append(index)

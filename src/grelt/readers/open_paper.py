@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
 from pathlib import PurePath
 
 from ..document import Document
@@ -15,6 +14,7 @@ from ..errors import (
     PaperTooLarge,
 )
 from .archive import Archive
+from .limits import LIMITS
 
 READABLE = (".docx", ".odt", ".html", ".md", ".txt", ".pdf")
 _ZIP = b"PK\x03\x04"
@@ -28,20 +28,6 @@ _OTHERS = (
     (b"7z\xbc\xaf", ".7z", "an archive"),
     (b"\x1f\x8b", ".gz", "a packed file"),
 )
-
-
-@dataclass(frozen=True)
-class Limits:
-    """What a paper may weigh. Sizes in bytes."""
-
-    file: int = 30 * 1024 * 1024
-    unpacked: int = 160 * 1024 * 1024
-    part: int = 64 * 1024 * 1024
-    parts: int = 3000
-    paragraphs: int = 60_000
-
-
-LIMITS = Limits()
 
 
 def read_paper(data: bytes, name: str) -> Document:
@@ -65,7 +51,7 @@ def read_paper(data: bytes, name: str) -> Document:
     if data[:1024].lstrip().startswith(b"%PDF") and claimed != ".docx":
         from .pdf import read_pdf
 
-        return read_pdf(data, LIMITS)
+        return read_pdf(data)
     for magic, suffix, what in _OTHERS:
         if data.startswith(magic):
             raise _other_format(claimed, suffix, what)
@@ -75,15 +61,15 @@ def read_paper(data: bytes, name: str) -> Document:
     ):
         from .html import read_html
 
-        return read_html(data, LIMITS)
+        return read_html(data)
     if claimed in (".md", ".markdown"):
         from .markdown import read_markdown
 
-        return read_markdown(data, LIMITS)
+        return read_markdown(data)
     if claimed == ".txt":
         from .text import read_text
 
-        return read_text(data, LIMITS)
+        return read_text(data)
     if claimed == ".docx":
         if data.lstrip()[:1] == b"<":
             raise PaperMislabelled(
@@ -101,14 +87,14 @@ def read_paper(data: bytes, name: str) -> Document:
 
 
 def _read_zipped(data: bytes) -> Document:
-    archive = Archive(data, LIMITS)
+    archive = Archive(data)
     if _is_odt(archive):
         from .odt import read_odt
 
         return read_odt(archive)
     from .docx import read_docx
 
-    return read_docx(data, LIMITS)
+    return read_docx(data)
 
 
 def _is_odt(archive: Archive) -> bool:

@@ -5,9 +5,9 @@ from __future__ import annotations
 import re
 
 from ..document import Document, Paragraph, ParagraphFormat, Run, RunFormat, Section
-from ..errors import PaperDamaged, PaperEmpty, PaperTooLarge
+from ..errors import PaperDamaged, PaperEmpty
 from ..text.spans import Span
-from .archive import Limits
+from .limits import LIMITS, bounded
 
 _BLANK = re.compile(r"\n[ \t]*\n")
 _UNKNOWN = RunFormat()
@@ -39,17 +39,15 @@ _NO_TEXT = (
 )
 
 
-def read_text(data: bytes, limits: Limits) -> Document:
+def read_text(data: bytes) -> Document:
     """Read plain text. Raises a `PaperUnreadable` with a message for the instructor."""
     text = decode(data).replace("\r\n", "\n").replace("\r", "\n")
     if not text.strip():
         raise PaperEmpty("The file holds no text. Ask for the paper to be sent again.")
     blocks = _blocks(text)
-    if len(blocks) > limits.paragraphs:
-        raise PaperTooLarge(
-            f"The paper has more than {limits.paragraphs:,} paragraphs. "
-            "Split it and hand it in by chapters."
-        )
+    bounded(len(blocks), LIMITS.paragraphs, "paragraphs")
+    longest = max((len(block) for block, _ in blocks), default=0)
+    bounded(longest, LIMITS.paragraph, "characters in one paragraph")
     paragraphs = []
     for index, (block, breaks_page) in enumerate(blocks):
         runs = (Run(Span(0, len(block)), _UNKNOWN),) if block else ()

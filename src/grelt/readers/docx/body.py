@@ -10,10 +10,12 @@ import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
 
-from ...document import Document, Note, Paragraph, Run, RunFormat, Section
+from ...document import Document, Note, Paragraph, RunFormat, Section
 from ...errors import PaperDamaged, PaperEmpty, PaperTooLarge
 from ...text.spans import Span
-from .package import R_ID, Element, Limits, Package, W
+from ..growing import GrowingText
+from ..limits import LIMITS, bounded
+from .package import R_ID, Element, Package, W
 from .sections import SectionReader
 from .styles import ParagraphValues, Styles, without_contextual
 from .symbols import symbol
@@ -29,14 +31,9 @@ _SPECIAL = {"noBreakHyphen": "\u2011", "tab": "\t", "ptab": "\t", "cr": "\n", "s
 
 
 @dataclass
-class _Piece:
-    text: str
-    format: RunFormat
-
-
-@dataclass
 class _Field:
-    """A complex field being walked: its instruction, until the result begins."""
+    """A complex field being walked: its instruction, until the result begins. `link` is its own, or that of the
+    field around it."""
 
     instruction: str = ""
     in_result: bool = False
@@ -56,8 +53,7 @@ class _Setting:
 class _Builder:
     """One paragraph under construction."""
 
-    pieces: list[_Piece] = field(default_factory=list)
-    length: int = 0
+    growing: GrowingText = field(default_factory=GrowingText)
     hard: list[int] = field(default_factory=list)
     rendered: list[int] = field(default_factory=list)
     markers: list[tuple[int, str]] = field(default_factory=list)
@@ -69,11 +65,11 @@ class _Builder:
             return
         if language is not None:
             self.languages.append((Span(self.length, self.length + len(text)), language))
-        self.length += len(text)
-        if self.pieces and self.pieces[-1].format == format:
-            self.pieces[-1].text += text
-        else:
-            self.pieces.append(_Piece(text, format))
+        self.growing.add(text, format)
+
+    @property
+    def length(self) -> int:
+        return self.growing.length
 
 
 @dataclass
@@ -85,16 +81,17 @@ class _Raw:
 
 
 class _Walker:
-    def __init__(self, package: Package, styles: Styles, limits: Limits) -> None:
+    def __init__(self, package: Package, styles: Styles) -> None:
         self.package = package
         self.styles = styles
-        self.limits = limits
         self.raws: list[_Raw] = []
         self.sections = SectionReader(package, styles)
         self.note_order: list[tuple[str, str]] = []
         self.raised_numbers: dict[str | None, bool | None] = {}
         self._note: str | None = None
         self._fields: list[_Field] = []
+        # How many of them have not come to their result.
+        self._instructing = 0
         self._links: dict[str, str] = {}
 
     # Blocks
@@ -103,7 +100,7 @@ class _Walker:
         self, container: Element, links: dict[str, str], note: str | None, *, box: int = 0
     ) -> None:
         self._links, self._note = links, note
-        self._fields = []
+        self._fields, self._instructing = [], 0
         for block, table in _blocks(container, None, 0):
             if block.tag == f"{W}p":
                 self._paragraph(block, table, note, box)
@@ -111,11 +108,7 @@ class _Walker:
                 self.sections.add(block, len(self.raws))
 
     def _paragraph(self, element: Element, table: str | None, note: str | None, box: int) -> None:
-        if len(self.raws) >= self.limits.paragraphs:
-            raise PaperTooLarge(
-                f"The paper has more than {self.limits.paragraphs:,} paragraphs. "
-                "Split it and hand it in by chapters."
-            )
+        bounded(len(self.raws) + 1, LIMITS.paragraphs, "paragraphs")
         properties = element.find(f"{W}pPr")
         if properties is not None and _is_deleted_mark(properties) and not _has_text(element):
             return
@@ -125,17 +118,12 @@ class _Walker:
         builder = _Builder()
         setting = _Setting(values.get("style", ""), behind, table)
         self._inline(element, builder, setting, None, 0)
-        text = "".join(p.text for p in builder.pieces)
-        runs, at = [], 0
-        for piece in builder.pieces:
-            runs.append(Run(Span(at, at + len(piece.text)), piece.format))
-            at += len(piece.text)
         self.raws.append(
             _Raw(
                 Paragraph(
                     index=len(self.raws),
-                    text=text,
-                    runs=tuple(runs),
+                    text=builder.growing.text,
+                    runs=builder.growing.runs,
                     format=format,
                     hard_breaks=tuple(builder.hard),
                     rendered_breaks=tuple(builder.rendered),
@@ -201,9 +189,9 @@ class _Walker:
                 if self._fields and not self._fields[-1].in_result:
                     self._fields[-1].instruction += item.text or ""
                 continue
-            if format is None or any(not f.in_result for f in self._fields):
+            if format is None or self._instructing:
                 continue
-            here = link or next((f.link for f in reversed(self._fields) if f.link), None)
+            here = link or (self._fields[-1].link if self._fields else None)
             dressed = format if here is None else replace(format, link=here)
             if tag == "t":
                 words = (item.text or "").replace("\n", " ").replace("\t", " ")
@@ -231,24 +219,28 @@ class _Walker:
 
     def _field_mark(self, kind: str) -> None:
         if kind == "begin":
-            self._fields.append(_Field())
+            around = self._fields[-1].link if self._fields else None
+            self._fields.append(_Field(link=around))
+            self._instructing += 1
         elif kind == "separate" and self._fields:
-            self._fields[-1].in_result = True
-            self._fields[-1].link = _link_of(self._fields[-1].instruction)
+            here = self._fields[-1]
+            self._instructing -= not here.in_result
+            here.in_result = True
+            here.link = _link_of(here.instruction) or here.link
         elif kind == "end" and self._fields:
-            self._fields.pop()
+            self._instructing -= not self._fields.pop().in_result
 
 
-def read_docx(data: bytes, limits: Limits) -> Document:
+def read_docx(data: bytes) -> Document:
     """Read a .docx. Raises a `PaperUnreadable` with a message for the instructor."""
-    package = Package(data, limits)
+    package = Package(data)
     root = package.xml(package.main)
     body = root.find(f"{W}body")
     if body is None:
         raise PaperDamaged(
             "The .docx holds no text body: it is damaged. Ask for it to be saved and sent again."
         )
-    walker = _Walker(package, Styles(package), limits)
+    walker = _Walker(package, Styles(package))
     walker.walk(body, package.links(package.main), None)
     body_length = len(walker.raws)
     notes = _notes(package, walker)
@@ -298,7 +290,8 @@ def _boxes(drawn: Element) -> list[Element]:
     if drawn.tag == f"{_ALTERNATES}AlternateContent":
         return next((found for found in map(_boxes, drawn) if found), [])
     boxes = list(drawn.iter(f"{W}txbxContent"))
-    return [b for b in boxes if not any(a in boxes for a in b.iterancestors())]
+    known = set(boxes)
+    return [b for b in boxes if next(b.iterancestors(f"{W}txbxContent"), None) not in known]
 
 
 def _notes(package: Package, walker: _Walker) -> tuple[Note, ...]:
@@ -309,8 +302,8 @@ def _notes(package: Package, walker: _Walker) -> tuple[Note, ...]:
             for item in package.xml(part).iter(f"{W}{kind}"):
                 if item.get(f"{W}type") not in _NOTE_TYPES:
                     elements[kind, item.get(f"{W}id", "")] = (item, part)
-    order = [key for key in dict.fromkeys(walker.note_order) if key in elements]
-    order += [key for key in elements if key not in order]
+    bounded(len(elements), LIMITS.notes, "notes")
+    order = [key for key in dict.fromkeys((*walker.note_order, *elements)) if key in elements]
     numbers = {"footnote": 0, "endnote": 0}
     notes = []
     for kind, identity in order:

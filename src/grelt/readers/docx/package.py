@@ -5,21 +5,21 @@ from __future__ import annotations
 import posixpath
 
 from ...errors import PaperDamaged, PaperMislabelled
-from ..archive import DAMAGED, Archive, Element, Limits, parse_xml
+from ..archive import DAMAGED, Archive, Element, parse_xml
 
 W = "{http://schemas.openxmlformats.org/wordprocessingml/2006/main}"
 _STRICT_W = "{http://purl.oclc.org/ooxml/wordprocessingml/main}"
 R_ID = "{http://schemas.openxmlformats.org/officeDocument/2006/relationships}id"
 _RELS = "{http://schemas.openxmlformats.org/package/2006/relationships}"
 
-__all__ = ["R_ID", "Element", "Limits", "Package", "W"]
+__all__ = ["R_ID", "Element", "Package", "W"]
 
 
 class Package(Archive):
     """A .docx: an archive with relations. `main` is the part with the text."""
 
-    def __init__(self, data: bytes, limits: Limits) -> None:
-        super().__init__(data, limits)
+    def __init__(self, data: bytes) -> None:
+        super().__init__(data)
         self._known_relations: dict[str, list[Element]] = {}
         self.main = self._main_part()
 

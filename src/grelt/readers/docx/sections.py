@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from ...document import Header, Section
+from ..measures import distance, number, points
 from .package import R_ID, Element, Package, W
 from .styles import Styles, is_on
 
@@ -107,7 +108,4 @@ def _settings_say(package: Package, name: str) -> bool:
 
 def _length(element: Element | None, attribute: str) -> float | None:
     value = element.get(f"{W}{attribute}") if element is not None else None
-    try:
-        return round(float(value) / 20, 2) if value is not None else None
-    except ValueError:
-        return None
+    return distance(points(number(value), 1 / 20))

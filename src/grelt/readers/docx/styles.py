@@ -9,7 +9,10 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from ...document import LineSpacing, ParagraphFormat, RunFormat
+from ..measures import number, points, whole
 from .package import Element, Package, W
+
+_TWIP = 1 / 20
 
 _A = "{http://schemas.openxmlformats.org/drawingml/2006/main}"
 _TOGGLES = ("b", "i", "caps", "smallCaps")
@@ -226,7 +229,7 @@ class Styles:
         behind = highlight if highlight != "none" else _fill(shading)
         return RunFormat(
             face=str(face) if face else None,
-            size=_number(str(size)) / 2 if size and _number(str(size)) else None,
+            size=points(number(str(size)), 0.5) or None if size else None,
             bold=bool(values.get("b", False)),
             italic=bool(values.get("i", False)),
             underline=str(values.get("u", "none")) not in ("none", "", "0"),
@@ -234,7 +237,7 @@ class Styles:
             colour=_colour(str(values.get("color", "auto"))),
             background=behind if behind != "none" else background,
             raised=values.get("vertAlign") == "superscript"
-            or _number(str(values.get("position", "0"))) > 0,
+            or (number(str(values.get("position", "0"))) or 0.0) > 0,
         )
 
 
@@ -260,17 +263,10 @@ def _laid_over(base: ParagraphValues, over: ParagraphValues) -> ParagraphValues:
     return values
 
 
-def _number(text: str) -> float:
-    try:
-        return float(text)
-    except ValueError:
-        return 0.0
-
-
 def _points(values: ParagraphValues, *keys: str) -> float:
     for key in keys:
         if key in values:
-            return round(_number(values[key]) / 20, 2)
+            return points(number(values[key]), _TWIP) or 0.0
     return 0.0
 
 
@@ -292,10 +288,11 @@ def _paragraph_format(
     if line is not None:
         rule = values.get("spacing.lineRule", "auto")
         if rule == "auto":
-            spacing = LineSpacing("multiple", round(_number(line) / 240, 3))
+            lines = points(number(line), 1 / 240, 3)
+            spacing = LineSpacing("multiple", lines if lines is not None else 1.0)
         else:
             kind = "exact" if rule == "exact" else "least"
-            spacing = LineSpacing(kind, round(_number(line) / 20, 2))
+            spacing = LineSpacing(kind, points(number(line), _TWIP) or 0.0)
     outline = values.get("outlineLvl")
     return ParagraphFormat(
         alignment=_ALIGNMENTS.get(values.get("jc", "left"), "left"),
@@ -308,7 +305,7 @@ def _paragraph_format(
         page_break_before=values.get("pageBreakBefore") == "1",
         marker=marker,
         style=style,
-        outline=int(_number(outline)) if outline is not None else None,
+        outline=whole(outline),
         keep_with_next=values.get("keepNext") == "1",
         keep_together=values.get("keepLines") == "1",
         widow_control=values.get("widowControl", "1") == "1",
@@ -319,9 +316,10 @@ def _space(values: ParagraphValues, side: str) -> float:
     """Space before or after. `Autospacing`, as pasted web text has it, is 14 points."""
     if values.get(f"spacing.{side}Autospacing") in ("1", "true", "on"):
         return 14.0
-    if _number(values.get(f"spacing.{side}Lines", "0")):
+    lines = points(number(values.get(f"spacing.{side}Lines")), 0.12)
+    if lines:
         # Hundredths of a line, which win over points (17.3.1.33); a line is 12 points.
-        return round(_number(values[f"spacing.{side}Lines"]) * 0.12, 2)
+        return lines
     return _points(values, f"spacing.{side}")
 
 

@@ -8,10 +8,11 @@ from dataclasses import dataclass, field, replace
 from lxml import etree
 from lxml import html as lxml_html
 
-from ...document import Document, Note, Paragraph, Run, RunFormat, Section
+from ...document import Document, Note, Paragraph, RunFormat, Section
 from ...errors import PaperDamaged, PaperEmpty, PaperTooLarge
-from ...text.spans import Span
-from ..archive import NESTED, Element, Limits
+from ..archive import NESTED, Element
+from ..growing import GrowingText
+from ..limits import LIMITS, bounded
 from ..text import decode
 from .styles import HtmlStyles, Values, inherited, paragraph_format, points, run_format
 
@@ -45,8 +46,7 @@ class _Place:
 
 @dataclass
 class _Builder:
-    text: str = ""
-    runs: list[Run] = field(default_factory=list)
+    growing: GrowingText = field(default_factory=GrowingText)
     markers: list[tuple[int, str]] = field(default_factory=list)
 
     def add(self, text: str, format: RunFormat | None, *, keep: bool = False) -> None:
@@ -54,19 +54,12 @@ class _Builder:
             return
         if not keep:
             text = re.sub(r"[ \t\r\n\f]+", " ", text)
-            if not self.text or self.text[-1] in " \n":
+            if self.growing.last in ("", " ", "\n"):
                 text = text.lstrip(" ")
-        if not text:
-            return
-        start = len(self.text)
-        self.text += text
-        if self.runs and self.runs[-1].format == format:
-            self.runs[-1] = Run(Span(self.runs[-1].span.start, len(self.text)), format)
-        else:
-            self.runs.append(Run(Span(start, len(self.text)), format))
+        self.growing.add(text, format)
 
 
-def read_html(data: bytes, limits: Limits) -> Document:
+def read_html(data: bytes) -> Document:
     """Read a page. Raises a `PaperUnreadable` with a message for the instructor."""
     text = re.sub(r"^\s*<\?xml[^>]*>", "", decode(data))
     parser = lxml_html.HTMLParser(no_network=True, remove_comments=True, remove_pis=True)
@@ -77,7 +70,7 @@ def read_html(data: bytes, limits: Limits) -> Document:
             "The page cannot be read: it is empty or damaged. Ask for the paper as .docx."
         ) from error
     styles = HtmlStyles([s.text or "" for s in root.iter("style")])
-    walker = _Walker(styles, limits, _note_targets(root))
+    walker = _Walker(styles, _note_targets(root))
     body = root.find("body")
     walker.blocks(body if body is not None else root, _Place({}))
     notes = walker.finish_notes()
@@ -124,12 +117,13 @@ def _note_targets(root: Element) -> dict[str, Element]:
 
 
 class _Walker:
-    def __init__(self, styles: HtmlStyles, limits: Limits, notes: dict[str, Element]) -> None:
+    def __init__(self, styles: HtmlStyles, notes: dict[str, Element]) -> None:
         self.styles = styles
-        self.limits = limits
         self.paragraphs: list[Paragraph] = []
         self._targets = notes
-        self._cited: dict[str, Element] = {}
+        self._note_blocks = frozenset(notes.values())
+        # In the order of their markers; a note may lead to another one.
+        self._cited: dict[str, None] = {}
         self._in_note = False
 
     def blocks(self, element: Element, place: _Place) -> None:
@@ -166,11 +160,11 @@ class _Walker:
         self._flush(loose, deeper)
 
     def _flush(self, builder: _Builder, place: _Place) -> None:
-        if builder.text.strip():
+        if builder.growing.text.strip():
             self._append(builder, place, None)
 
     def _is_note(self, element: Element) -> bool:
-        return any(element is block for block in self._targets.values())
+        return element in self._note_blocks
 
     def _paragraph(self, element: Element, place: _Place) -> None:
         builder = _Builder()
@@ -181,20 +175,16 @@ class _Walker:
             builder.add(child.tail or "", format)
         tag = str(element.tag)
         outline = int(tag[1]) - 1 if re.fullmatch(r"h[1-6]", tag) else None
-        if builder.text or tag in ("p", "div"):
+        if builder.growing.length or tag in ("p", "div"):
             self._append(builder, place, outline)
 
     def _append(self, builder: _Builder, place: _Place, outline: int | None) -> None:
-        if len(self.paragraphs) >= self.limits.paragraphs:
-            raise PaperTooLarge(
-                f"The paper has more than {self.limits.paragraphs:,} paragraphs. "
-                "Split it and hand it in by chapters."
-            )
+        bounded(len(self.paragraphs) + 1, LIMITS.paragraphs, "paragraphs")
         self.paragraphs.append(
             Paragraph(
                 index=len(self.paragraphs),
-                text=builder.text,
-                runs=tuple(builder.runs),
+                text=builder.growing.text,
+                runs=builder.growing.runs,
                 format=paragraph_format(place.values, place.left, place.marker, outline),
                 note_markers=tuple(builder.markers),
                 in_table=place.in_table,
@@ -215,8 +205,8 @@ class _Walker:
             href = str(element.get("href"))
             target = href.removeprefix("#")
             if href.startswith("#") and target in self._targets:
-                self._cited.setdefault(target, self._targets[target])
-                builder.markers.append((len(builder.text), target))
+                self._cited[target] = None
+                builder.markers.append((builder.growing.length, target))
                 return
             if self._in_note and href.startswith("#") and _is_way_back(element):
                 return
@@ -234,11 +224,20 @@ class _Walker:
         """Read the notes after the text, in the order of their markers."""
         notes: list[Note] = []
         self._in_note = True
-        for number, (address, block) in enumerate(self._cited.items(), start=1):
-            first = len(self.paragraphs)
-            self.blocks(block, _Place({}, note=address))
-            kind = "endnote" if "edn" in address.lower() or "end" in address.lower() else "footnote"
-            notes.append(Note(address, kind, number, tuple(range(first, len(self.paragraphs)))))
+        read: set[str] = set()
+        while waiting := [address for address in self._cited if address not in read]:
+            bounded(len(self._cited), LIMITS.notes, "notes")
+            for address in waiting:
+                read.add(address)
+                first = len(self.paragraphs)
+                self.blocks(self._targets[address], _Place({}, note=address))
+                kind = (
+                    "endnote"
+                    if "end" in address.lower() or "edn" in address.lower()
+                    else "footnote"
+                )
+                paragraphs = tuple(range(first, len(self.paragraphs)))
+                notes.append(Note(address, kind, len(read), paragraphs))
         return tuple(notes)
 
 

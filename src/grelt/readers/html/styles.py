@@ -11,6 +11,7 @@ from typing import Any
 import tinycss2
 
 from ...document import LineSpacing, ParagraphFormat, RunFormat
+from .. import measures
 from ..archive import Element
 
 _LENGTH = re.compile(r"(-?[\d.]+)\s*(in|cm|mm|pt|pc|px|em|rem)?$")
@@ -125,16 +126,13 @@ def points(value: str | None, size: float = 12.0) -> float | None:
     match = _LENGTH.match(value.strip().lower()) if value else None
     if match is None:
         return None
-    try:
-        number = float(match.group(1))
-    except ValueError:
-        return None
+    count = measures.number(match.group(1))
     unit = match.group(2)
     if unit in ("em", "rem"):
-        return round(number * size, 2)
+        return measures.points(count, size)
     if unit is None:
-        return 0.0 if number == 0 else None
-    return round(number * _POINTS[unit], 2)
+        return 0.0 if count == 0 else None
+    return measures.points(count, _POINTS[unit])
 
 
 def run_format(values: Values, link: str | None) -> RunFormat | None:
@@ -191,11 +189,11 @@ def _sum(values: Values, names: tuple[str, ...], size: float) -> float | None:
 def _spacing(value: str | None, size: float) -> LineSpacing | None:
     if not value or value == "normal":
         return None
-    if value.endswith("%"):
-        value = str(float(value[:-1]) / 100) if value[:-1].replace(".", "", 1).isdigit() else ""
-    if value.replace(".", "", 1).isdigit():
+    lines = measures.number(value.removesuffix("%"))
+    if lines is not None:
         # A browser's line of 1 is about the face's size; a word processor's about 1.15 of it.
-        return LineSpacing("multiple", round(float(value), 3))
+        found = measures.points(lines, 0.01 if value.endswith("%") else 1.0, 3)
+        return LineSpacing("multiple", found) if found and found > 0 else None
     exact = points(value, size)
     return LineSpacing("exact", exact) if exact else None
 
@@ -210,7 +208,7 @@ def _colour(value: str | None) -> str | None:
         return value[1:].upper()
     if re.fullmatch(r"#[0-9a-f]{3}", value):
         return "".join(c * 2 for c in value[1:]).upper()
-    match = re.match(r"rgba?\(\s*(\d+)[\s,]+(\d+)[\s,]+(\d+)", value)
+    match = re.match(r"rgba?\(\s*([0-9]{1,4})[\s,]+([0-9]{1,4})[\s,]+([0-9]{1,4})", value)
     if match is not None:
         return "".join(f"{min(int(n), 255):02X}" for n in match.groups())
     return "auto"

@@ -5,12 +5,16 @@ Tracked changes are read as accepted (deleted text is kept apart by the format i
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass, field, replace
 
-from ...document import Document, Note, Paragraph, Run, RunFormat
+from ...document import Document, Note, Paragraph, RunFormat
 from ...errors import PaperDamaged, PaperEmpty, PaperEncrypted, PaperTooLarge
 from ...text.spans import Span
-from ..archive import DAMAGED, NESTED, Archive, Element, Limits
+from ..archive import DAMAGED, NESTED, Archive, Element
+from ..growing import GrowingText
+from ..limits import LIMITS, bounded
+from ..measures import whole
 from .styles import TEXT, OdtStyles
 
 _OFFICE = "{urn:oasis:names:tc:opendocument:xmlns:office:1.0}"
@@ -18,6 +22,7 @@ _DRAW = "{urn:oasis:names:tc:opendocument:xmlns:drawing:1.0}"
 _TABLE = "{urn:oasis:names:tc:opendocument:xmlns:table:1.0}"
 _XLINK_HREF = "{http://www.w3.org/1999/xlink}href"
 _DEEPEST = 60
+_SPACES = re.compile(r"[ \t\r\n]+")
 _PASSED_OVER = {
     f"{TEXT}{t}"
     for t in ("tracked-changes", "note-citation", "bookmark", "bookmark-start", "bookmark-end",
@@ -43,7 +48,7 @@ def read_odt(archive: Archive) -> Document:
     text = content.find(f"{_OFFICE}body/{_OFFICE}text")
     if text is None:
         raise PaperDamaged(DAMAGED)
-    walker = _Walker(styles, archive.limits)
+    walker = _Walker(styles)
     walker.blocks(text, _Place())
     body_length = len(walker.paragraphs)
     notes = walker.finish_notes()
@@ -75,8 +80,7 @@ class _Place:
 
 @dataclass
 class _Builder:
-    text: str = ""
-    runs: list[Run] = field(default_factory=list)
+    growing: GrowingText = field(default_factory=GrowingText)
     rendered: list[int] = field(default_factory=list)
     markers: list[tuple[int, str]] = field(default_factory=list)
     languages: list[tuple[Span, str]] = field(default_factory=list)
@@ -87,30 +91,26 @@ class _Builder:
     def add(self, text: str, format: RunFormat | None) -> None:
         if not text or format is None:
             return
-        start = len(self.text)
-        self.text += text
-        if self.runs and self.runs[-1].format == format:
-            self.runs[-1] = Run(Span(self.runs[-1].span.start, len(self.text)), format)
-        else:
-            self.runs.append(Run(Span(start, len(self.text)), format))
+        self.growing.add(text, format)
+
+    @property
+    def length(self) -> int:
+        return self.growing.length
 
     def add_flowing(self, text: str | None, format: RunFormat | None) -> None:
-        kept = ""
-        for character in text or "":
-            if character in " \t\r\n":
-                if not self.after_space:
-                    kept += " "
-                self.after_space = True
-            else:
-                kept += character
-                self.after_space = False
-        self.add(kept, format)
+        if not text:
+            return
+        flowing = _SPACES.sub(" ", text)
+        if self.after_space:
+            flowing = flowing.removeprefix(" ")
+        if flowing or text:
+            self.after_space = text[-1] in " \t\r\n"
+        self.add(flowing, format)
 
 
 class _Walker:
-    def __init__(self, styles: OdtStyles, limits: Limits) -> None:
+    def __init__(self, styles: OdtStyles) -> None:
         self.styles = styles
-        self.limits = limits
         self.paragraphs: list[Paragraph] = []
         self._notes: list[tuple[str, str, Element]] = []
         self._break_next = False
@@ -135,17 +135,13 @@ class _Walker:
                 self._break_next = True
 
     def _paragraph(self, element: Element, place: _Place) -> None:
-        if len(self.paragraphs) >= self.limits.paragraphs:
-            raise PaperTooLarge(
-                f"The paper has more than {self.limits.paragraphs:,} paragraphs. "
-                "Split it and hand it in by chapters."
-            )
+        bounded(len(self.paragraphs) + 1, LIMITS.paragraphs, "paragraphs")
         name = element.get(f"{TEXT}style-name")
         marker = self.styles.marker(place.list_style, place.level) if place.level else None
         format = self.styles.paragraph(name, marker)
         if element.tag == f"{TEXT}h":
             level = element.get(f"{TEXT}outline-level", "1")
-            format = replace(format, outline=int(level) - 1 if level.isdigit() else 0)
+            format = replace(format, outline=(whole(level) or 1) - 1)
         builder = _Builder()
         if self._break_next and place.note is None:
             builder.rendered.append(0)
@@ -154,10 +150,10 @@ class _Walker:
         self.paragraphs.append(
             Paragraph(
                 index=len(self.paragraphs),
-                text=builder.text,
-                runs=tuple(builder.runs),
+                text=builder.growing.text,
+                runs=builder.growing.runs,
                 format=format,
-                hard_breaks=(len(builder.text),) if self.styles.breaks_after(name) else (),
+                hard_breaks=(builder.length,) if self.styles.breaks_after(name) else (),
                 rendered_breaks=tuple(builder.rendered),
                 note_markers=tuple(builder.markers),
                 in_table=place.in_table,
@@ -186,11 +182,11 @@ class _Walker:
             tag = item.tag
             if tag == f"{TEXT}span":
                 inner = [*spans, item.get(f"{TEXT}style-name", "")]
-                start = len(builder.text)
+                start = builder.length
                 self._inline(item, builder, paragraph, inner, link, depth + 1)
                 language = self.styles.language(inner)
-                if language is not None and len(builder.text) > start:
-                    builder.languages.append((Span(start, len(builder.text)), language))
+                if language is not None and builder.length > start:
+                    builder.languages.append((Span(start, builder.length), language))
             elif tag == f"{_DRAW}frame":
                 builder.boxes += item.findall(f"{_DRAW}text-box")
             elif tag == f"{TEXT}a":
@@ -200,7 +196,7 @@ class _Walker:
                 identity = f"{item.get(f'{TEXT}note-class', 'footnote')}:{len(self._notes) + 1}"
                 body = item.find(f"{TEXT}note-body")
                 if body is not None:
-                    builder.markers.append((len(builder.text), identity))
+                    builder.markers.append((builder.length, identity))
                     kind = item.get(f"{TEXT}note-class", "footnote")
                     self._notes.append((identity, kind, body))
             elif not self._special(item, builder, format) and tag not in _PASSED_OVER:
@@ -212,7 +208,7 @@ class _Walker:
         tag = item.tag
         if tag == f"{TEXT}s":
             count = item.get(f"{TEXT}c", "1")
-            builder.add(" " * min(int(count) if count.isdigit() else 1, 400), format)
+            builder.add(" " * min(whole(count) or 1, 400), format)
             builder.after_space = False
         elif tag == f"{TEXT}tab":
             builder.add("\t", format)
@@ -221,7 +217,7 @@ class _Walker:
             builder.add("\n", format)
             builder.after_space = False
         elif tag == f"{TEXT}soft-page-break":
-            builder.rendered.append(len(builder.text))
+            builder.rendered.append(builder.length)
         else:
             return False
         return True
@@ -230,6 +226,7 @@ class _Walker:
         """Read the bodies of the notes after the text, in the order of their markers."""
         notes: list[Note] = []
         counts = {"footnote": 0, "endnote": 0}
+        bounded(len(self._notes), LIMITS.notes, "notes")
         for identity, kind, body in self._notes:
             counts[kind] = counts.get(kind, 0) + 1
             first = len(self.paragraphs)

@@ -7,6 +7,7 @@ import re
 from collections.abc import Iterator
 
 from ...document import Header, LineSpacing, ParagraphFormat, RunFormat, Section
+from .. import measures
 from ..archive import Element
 
 _O = "urn:oasis:names:tc:opendocument:xmlns:"
@@ -29,10 +30,7 @@ Values = dict[str, str]
 def points(text: str | None) -> float | None:
     """A length in points, or None where it is none (a percentage, nonsense)."""
     match = _LENGTH.fullmatch(text.strip()) if text else None
-    try:
-        return round(float(match.group(1)) * _POINTS[match.group(2)], 2) if match else None
-    except ValueError:
-        return None
+    return measures.points(measures.number(match[1]), _POINTS[match[2]]) if match else None
 
 
 class OdtStyles:
@@ -62,9 +60,9 @@ class OdtStyles:
             for level in item:
                 bullet = level.tag == f"{TEXT}list-level-style-bullet"
                 marked = bullet or bool(level.get(f"{STYLE}num-format"))
-                number = level.get(f"{TEXT}level", "1")
-                if marked and number.isdigit():
-                    levels[int(number)] = "bullet" if bullet else "number"
+                number = measures.whole(level.get(f"{TEXT}level", "1"))
+                if marked and number is not None:
+                    levels[number] = "bullet" if bullet else "number"
             self._lists[item.get(f"{STYLE}name", "")] = levels
 
     def values(self, family: str, name: str | None) -> Values:
@@ -178,12 +176,12 @@ class OdtStyles:
             ]
         return Section(
             0,
-            width=points(layout.get("page-width")),
-            height=points(layout.get("page-height")),
-            top=points(layout.get("margin-top", layout.get("margin"))),
-            bottom=points(layout.get("margin-bottom", layout.get("margin"))),
-            left=points(layout.get("margin-left", layout.get("margin"))),
-            right=points(layout.get("margin-right", layout.get("margin"))),
+            width=measures.distance(points(layout.get("page-width"))),
+            height=measures.distance(points(layout.get("page-height"))),
+            top=measures.distance(points(layout.get("margin-top", layout.get("margin")))),
+            bottom=measures.distance(points(layout.get("margin-bottom", layout.get("margin")))),
+            left=measures.distance(points(layout.get("margin-left", layout.get("margin")))),
+            right=measures.distance(points(layout.get("margin-right", layout.get("margin")))),
             headers=tuple(headers),
             first_differs=any(h.kind == "first" for h in headers),
         )
@@ -222,10 +220,8 @@ def _properties(style: Element) -> Iterator[tuple[str, str]]:
 def _spacing(values: Values) -> LineSpacing:
     height = values.get("line-height", "100%")
     if height.endswith("%"):
-        try:
-            return LineSpacing("multiple", round(float(height[:-1]) / 100, 3))
-        except ValueError:
-            return LineSpacing("multiple", 1.0)
+        lines = measures.points(measures.number(height[:-1]), 0.01, 3)
+        return LineSpacing("multiple", lines if lines is not None else 1.0)
     exact = points(height)
     if exact is not None:
         return LineSpacing("exact", exact)

@@ -20,16 +20,15 @@ from ...document import (
     RunFormat,
     Section,
 )
-from ...errors import PaperDamaged, PaperScanned, PaperTooLarge
+from ...errors import PaperDamaged, PaperScanned
 from ...text.folding import words
 from ...text.names import looks_like_organisation
 from ...text.spans import Span
-from ..archive import Limits
+from ..limits import LIMITS, bounded
 from .content import read_pages
 from .furniture import running_heads, split_notes
 from .lines import Line, Piece, page_lines
 
-_MOST_PAGES = 1500
 _LINE = 1.15
 _NEAR = 4.0
 _INDENT = 14.0
@@ -66,7 +65,7 @@ class _Layout:
     vocabulary: frozenset[str] = field(default_factory=frozenset)
 
 
-def read_pdf(data: bytes, limits: Limits) -> Document:
+def read_pdf(data: bytes) -> Document:
     """Read a PDF that holds text. Raises a `PaperUnreadable` with a message for the instructor."""
     pages, width, height = _pages(data)
     heads, said = running_heads(pages, width, height)
@@ -81,8 +80,13 @@ def read_pdf(data: bytes, limits: Limits) -> Document:
         in_list = _blocks(blocks, text, layout, in_list)
     paragraphs, markers = _paragraphs(blocks, layout, {n for n, _ in notes})
     found = _notes(paragraphs, notes, layout)
-    if len(paragraphs) > limits.paragraphs:
-        raise PaperTooLarge("The PDF has more paragraphs than a paper has. Split it by chapters.")
+    bounded(len(paragraphs), LIMITS.paragraphs, "paragraphs")
+    bounded(len(found), LIMITS.notes, "notes")
+    bounded(
+        max((len(p.text) for p in paragraphs), default=0),
+        LIMITS.paragraph,
+        "characters in one paragraph",
+    )
     return Document(
         format="pdf",
         paragraphs=tuple(paragraphs),
@@ -99,7 +103,7 @@ def read_pdf(data: bytes, limits: Limits) -> Document:
 
 
 def _pages(data: bytes) -> tuple[list[list[Line]], float, float]:
-    found = read_pages(data, _MOST_PAGES)
+    found = read_pages(data)
     pages = [page_lines(page) for page in found]
     if not any(pages):
         if any(page.pictures for page in found):

@@ -13,12 +13,15 @@ from typing import Any
 import pypdfium2 as pdfium
 import pypdfium2.raw as raw
 
-from ...errors import PaperDamaged, PaperEncrypted, PaperTooLarge
+from ...errors import PaperDamaged, PaperEncrypted
+from ..limits import LIMITS, bounded
+from .weight import refuse_endless
 
 _SUBSET = re.compile(r"^[A-Z]{6}\+")
 _ITALIC_FLAG, _BOLD_FLAG = 1 << 6, 1 << 18
 _DEEPEST_FORM = 4
-_MOST_OBJECTS = 400_000
+_BAND = 24.0
+_WIDEST = 20_000.0
 LOCKED = "The paper is locked with a password. Ask for a copy saved without one."
 BROKEN = (
     "The PDF is damaged or was cut off while being sent. Ask for it to be saved and sent again."
@@ -87,16 +90,16 @@ class Page:
     pictures: int
 
 
-def read_pages(data: bytes, most: int) -> list[Page]:
+def read_pages(data: bytes) -> list[Page]:
     """All pages of a PDF. Raises a `PaperUnreadable` with a message for the instructor."""
+    refuse_endless(data)
     try:
         file = pdfium.PdfDocument(data)
     except pdfium.PdfiumError as error:
         locked = "password" in str(error).casefold() or "security" in str(error).casefold()
         raise PaperEncrypted(LOCKED) if locked else PaperDamaged(BROKEN) from error
     try:
-        if len(file) > most:
-            raise PaperTooLarge(f"The PDF has more than {most:,} pages. Split it by chapters.")
+        bounded(len(file), LIMITS.pages, "pages")
         faces = _Faces()
         return [_page(file, number, faces) for number in range(len(file))]
     except pdfium.PdfiumError as error:
@@ -114,8 +117,7 @@ def _page(file: Any, index: int, faces: _Faces) -> Page:
         boxes: list[Box] = []
         pictures = 0
         for number, item in enumerate(page.get_objects(max_depth=_DEEPEST_FORM)):
-            if number > _MOST_OBJECTS:
-                raise PaperTooLarge("A page of the PDF is more crowded than a paper's pages are.")
+            bounded(number, LIMITS.objects, "pieces on one page")
             if item.type == raw.FPDF_PAGEOBJ_TEXT:
                 found = _stretch(item, words, height, faces)
                 if found is not None:
@@ -125,9 +127,10 @@ def _page(file: Any, index: int, faces: _Faces) -> Page:
             elif item.type == raw.FPDF_PAGEOBJ_IMAGE:
                 pictures += 1
         links = tuple(_links(file, page, height))
+        bands = _by_band(boxes)
         return Page(
             index + 1, width, height,
-            tuple(s for whole in stretches for s in _parted(whole, boxes, words, height)),
+            tuple(s for whole in stretches for s in _parted(whole, bands, words, height)),
             tuple(boxes), links, pictures,
         )  # fmt: skip
     finally:
@@ -208,12 +211,38 @@ def _box(item: Any, height: float) -> Box:
     return Box(left, right, height - top, height - bottom, colour)
 
 
-def _parted(whole: Stretch, boxes: list[Box], words: Any, height: float) -> Iterator[Stretch]:
+def _by_band(boxes: list[Box]) -> dict[int, list[Box]]:
+    """Boxes by the bands of the page that they touch, so that a stretch looks at those near it alone."""
+    found: dict[int, list[Box]] = {}
+    for box in boxes:
+        if not _on_a_page(box.top) or not _on_a_page(box.bottom):
+            continue
+        for band in range(int(box.top // _BAND), int(box.bottom // _BAND) + 1):
+            found.setdefault(band, []).append(box)
+    return found
+
+
+def _near(whole: Stretch, bands: dict[int, list[Box]]) -> list[Box]:
+    low, high = whole.base - 0.5 * whole.size, whole.base + 0.3 * whole.size
+    if not _on_a_page(low) or not _on_a_page(high):
+        return []
+    numbers = range(int(low // _BAND), int(high // _BAND) + 1)
+    return list(dict.fromkeys(box for n in numbers for box in bands.get(n, ())))
+
+
+def _on_a_page(length: float) -> bool:
+    """Whether a place is on a page of any size."""
+    return -_WIDEST < length < _WIDEST
+
+
+def _parted(
+    whole: Stretch, bands: dict[int, list[Box]], words: Any, height: float
+) -> Iterator[Stretch]:
     """A stretch cut where a rule or shading under it begins or ends."""
     span = whole.right - whole.left
     cuts = [
         box
-        for box in boxes
+        for box in _near(whole, bands)
         if box.top < whole.base + 0.3 * whole.size
         and box.bottom > whole.base - 0.5 * whole.size
         and box.left < whole.right - 2

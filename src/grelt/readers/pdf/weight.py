@@ -1,0 +1,125 @@
+"""What a PDF would draw, counted before any of it is drawn.
+
+A form may draw others, and itself: a file of one kilobyte can ask for more than any memory holds. PDFium
+reads all that a page draws as soon as the page is opened, so forms are followed on paper first, by QPDF.
+"""
+
+from __future__ import annotations
+
+import io
+import re
+import zlib
+from typing import Any
+
+import pikepdf
+
+from ...errors import PaperHostile
+from ..limits import LIMITS
+
+_DRAWS = re.compile(rb"/([^\s/\[\]()<>{}%]{1,127})\s+Do\b")
+_ENDLESS = (
+    "The PDF draws parts of itself over and over: no paper needs that. It was refused; "
+    "ask for the paper as .docx, or as a PDF saved anew from the word processor."
+)
+_HEAVY = (
+    f"Unpacked, the PDF would be larger than {LIMITS.unpacked // 2**20} MB: it is packed in a way no paper "
+    "is, and was refused. Ask for the paper as .docx."
+)
+_CHUNK = 1 << 20
+_DEEPEST = 30
+
+
+def refuse_endless(data: bytes) -> None:
+    """Raises `PaperHostile` for a PDF whose forms draw too much, or whose streams unpack to too much.
+
+    What QPDF cannot open is left to the reader, which says what is wrong with it.
+    """
+    try:
+        with pikepdf.open(io.BytesIO(data), suppress_warnings=True) as file:
+            if len(file.pages) <= LIMITS.pages:
+                _Weigher().pages(file)
+    except pikepdf.PdfError:
+        return
+
+
+class _Weigher:
+    """Counts what each form draws, itself and by others, once."""
+
+    def __init__(self) -> None:
+        self._draws: dict[tuple[int, int], int] = {}
+        self._unpacked = 0
+
+    def pages(self, file: pikepdf.Pdf) -> None:
+        for page in file.pages:
+            contents = page.obj.get("/Contents")
+            streams = list(contents) if isinstance(contents, pikepdf.Array) else [contents]
+            resources = page.obj.get("/Resources")
+            content = b"\n".join(self._content(s) for s in streams if _is_stream(s))
+            drawn = self._drawn(content, resources, frozenset())
+            if drawn > LIMITS.forms:
+                raise PaperHostile(_ENDLESS)
+
+    def _drawn(self, content: bytes, resources: Any, within: frozenset[tuple[int, int]]) -> int:
+        """How many forms a content draws, those drawn by forms counted each time."""
+        forms = _forms(resources)
+        total = 0
+        for match in _DRAWS.finditer(content) if forms else ():
+            form = forms.get("/" + match[1].decode("latin-1"))
+            if form is not None:
+                total += 1 + self._of(form, resources, within)
+            if total > LIMITS.forms:
+                raise PaperHostile(_ENDLESS)
+        return total
+
+    def _of(self, form: Any, around: Any, within: frozenset[tuple[int, int]]) -> int:
+        key = form.objgen
+        if key in within or len(within) > _DEEPEST:
+            raise PaperHostile(_ENDLESS)
+        if key not in self._draws:
+            resources = form.get("/Resources", around)
+            content = self._content(form)
+            self._draws[key] = self._drawn(content, resources, within | {key})
+        return self._draws[key]
+
+    def _content(self, stream: Any) -> bytes:
+        """A stream unpacked, never further than the limit. What is packed otherwise than text is, has none."""
+        filters = stream.get("/Filter")
+        names = list(filters) if isinstance(filters, pikepdf.Array) else [filters]
+        found = stream.read_raw_bytes()
+        for name in names:
+            if name is None:
+                continue
+            if str(name) not in ("/FlateDecode", "/Fl"):
+                return b""
+            found = self._unpack(found)
+        return bytes(found)
+
+    def _unpack(self, packed: bytes) -> bytes:
+        unpacker = zlib.decompressobj()
+        pieces: list[bytes] = []
+        try:
+            while packed:
+                piece = unpacker.decompress(packed, _CHUNK)
+                self._unpacked += len(piece)
+                if self._unpacked > LIMITS.unpacked:
+                    raise PaperHostile(_HEAVY)
+                pieces.append(piece)
+                packed = unpacker.unconsumed_tail
+        except zlib.error:
+            pass  # as far as it goes: so does the reader
+        return b"".join(pieces)
+
+
+def _is_stream(item: Any) -> bool:
+    return isinstance(item, pikepdf.Stream)
+
+
+def _forms(resources: Any) -> dict[str, Any]:
+    held = resources.get("/XObject") if isinstance(resources, pikepdf.Dictionary) else None
+    if not isinstance(held, pikepdf.Dictionary):
+        return {}
+    return {
+        name: item
+        for name, item in held.items()
+        if _is_stream(item) and item.get("/Subtype") == pikepdf.Name.Form
+    }
