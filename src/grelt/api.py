@@ -26,7 +26,7 @@ from .paper import Paper, analyse
 from .readers import LIMITS, READABLE, read_paper
 from .recognise import recognise
 from .records import Records, RecordSource, identifier, read_records, records_text
-from .report import SCHEMA_VERSION, build_report, run_rules
+from .report import SCHEMA_VERSION, build_report, run_rules, written
 from .rules import all_rules
 from .rules.registry import Registered
 from .set_right import SetRight
@@ -50,6 +50,7 @@ __all__ = [
     "analyse_paper",
     "build_id",
     "check",
+    "check_written",
     "compose_work",
     "explain",
     "guide_name",
@@ -130,6 +131,11 @@ def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) 
             "schema": SCHEMA_VERSION,
         },
     )
+
+
+def check_written(data: bytes, name: str, inputs: CheckInputs) -> str:
+    """The report of `check` as JSON text that can be stored and sent whatever the paper holds."""
+    return written(check(data, name, inputs))
 
 
 def ready() -> None:

@@ -91,12 +91,12 @@ class Leaning(unittest.TestCase):
         paper = paper_of(
             FULL, "Ibid., 10.", "Ibid., 11.", "Pell, “Empty Boats,” 140.", "Bray, *Gates*, 12."
         )
-        self.assertEqual(leaning_on(paper, 0), (1, 2, 4))
-        self.assertEqual(leaning_on(paper, 1), (2,))
-        self.assertEqual(leaning_on(paper, 3), ())
+        self.assertEqual(leaning_on(paper)[0], (1, 2, 4))
+        self.assertEqual(leaning_on(paper)[1], (2,))
+        self.assertEqual(leaning_on(paper)[3], ())
 
     def test_a_note_that_cites_nothing_carries_nothing(self) -> None:
-        self.assertEqual(leaning_on(paper_of("Nobody knows.", FULL), 0), ())
+        self.assertEqual(leaning_on(paper_of("Nobody knows.", FULL))[0], ())
 
 
 # Correct notes of many kinds, in the order of a paper: (what the text says, the note).

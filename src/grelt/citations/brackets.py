@@ -10,7 +10,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from ..text.names import NAME_WORD
-from ..text.spans import Span
+from ..text.spans import Span, Spans
 from .known import KnownSources
 
 _SQUARE = re.compile(r"\[([^\[\]]{4,120})\]")
@@ -30,16 +30,17 @@ class Bracketed:
 
 def odd_brackets(text: str, plain: list[Span], known: KnownSources) -> Iterator[Bracketed]:
     """Square and unclosed brackets around a citation, outside the plain parentheses."""
+    enclosed = Spans(plain)
     for match in _SQUARE.finditer(text):
         span = Span(*match.span())
         if not _cites(match.group(1), known):
             continue
         # Within parentheses square brackets are right.
-        nested = any(p.overlaps(span) for p in plain)
+        nested = enclosed.overlap(span)
         yield Bracketed(span, Span(*match.span(1)), "" if nested else "square")
     for match in _UNCLOSED.finditer(text):
         span = Span(*match.span())
-        if not any(p.overlaps(span) for p in plain) and _cites(match.group(1), known):
+        if not enclosed.overlap(span) and _cites(match.group(1), known):
             yield Bracketed(span, Span(*match.span(1)), "unclosed")
 
 

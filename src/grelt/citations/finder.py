@@ -12,7 +12,7 @@ from dataclasses import replace
 from ..document import Document, Paragraph
 from ..structure import Role, Structure
 from ..text.sentences import Sentences, sentences
-from ..text.spans import Span
+from ..text.spans import Span, Spans
 from .adjacent import named_before
 from .attribution import (
     DOUBTFUL,
@@ -81,12 +81,11 @@ def _read_paragraph(walk: Walk, paragraph: Paragraph, role: Role) -> None:
     brackets.sort(key=lambda b: b.span)
     first = len(walk.citations)
     if role is Role.NOTE:
-        referred = _read_references(walk, paragraph, cut)
-        brackets = [b for b in brackets if not any(b.span.overlaps(r) for r in referred)]
-        cues = tuple(c for c in cues if not any(c.span.overlaps(r) for r in referred))
-    running = tuple(
-        c for c in cues if not any(b.span.start < c.span.start < b.span.end for b in brackets)
-    )
+        referred = Spans(_read_references(walk, paragraph, cut))
+        brackets = [b for b in brackets if not referred.overlap(b.span)]
+        cues = tuple(c for c in cues if not referred.overlap(c.span))
+    enclosed = Spans(b.span for b in brackets)
+    running = tuple(c for c in cues if not enclosed.part_at(c.span.start))
     used: set[Span] = set()
     for bracket in brackets:
         _read_parenthesis(walk, paragraph, role, bracket, cut, running, used)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import bisect
 import re
 from dataclasses import dataclass, field
 
@@ -23,6 +24,10 @@ class KnownPhrase:
     given: frozenset[str] = frozenset()
 
 
+def _longest_first(phrase: KnownPhrase) -> int:
+    return -len(phrase.words)
+
+
 @dataclass
 class KnownSources:
     """Phrases by their first word, and titles, for one pass over the text. `dated` says that the
@@ -34,6 +39,7 @@ class KnownSources:
     surnames_by_length: dict[int, list[str]] = field(default_factory=dict)
     dated: bool = False
     years: dict[str, set[str]] = field(default_factory=dict)
+    _phrases: dict[tuple[tuple[str, ...], str], KnownPhrase] = field(default_factory=dict)
 
     def add_year(self, name: str, year: str) -> None:
         """The year of a work by a person, or a group, of this name."""
@@ -119,13 +125,16 @@ class KnownSources:
     def _add(self, phrase: KnownPhrase) -> None:
         if not phrase.words:
             return
+        key = (phrase.words, phrase.kind)
+        known = self._phrases.get(key)
         same = self.by_first.setdefault(phrase.words[0], [])
-        for number, other in enumerate(same):
-            if other.words == phrase.words and other.kind == phrase.kind:
-                same[number] = KnownPhrase(phrase.words, phrase.kind, other.given | phrase.given)
-                return
-        same.append(phrase)
-        same.sort(key=lambda p: -len(p.words))
+        if known is None:
+            bisect.insort(same, phrase, key=_longest_first)
+        else:
+            phrase = KnownPhrase(phrase.words, phrase.kind, known.given | phrase.given)
+            at = bisect.bisect_left(same, _longest_first(phrase), key=_longest_first)
+            same[same.index(known, at)] = phrase
+        self._phrases[key] = phrase
 
     def is_title(self, text: str) -> bool:
         """Whether words in quotation marks or italics are a known title, whole or its beginning."""

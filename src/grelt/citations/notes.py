@@ -13,7 +13,7 @@ from ..text.name_lists import inverted_names
 from ..text.names import NAME_WORD, looks_like_organisation, natural_names
 from ..text.quotes import MARKS, quoted
 from ..text.sentences import sentences
-from ..text.spans import Span
+from ..text.spans import Span, Spans
 from .known import KnownSources
 from .model import TitleCue
 from .parts import is_locator
@@ -84,12 +84,13 @@ def read_note(text: str, italics: tuple[Span, ...], known: KnownSources) -> tupl
 def _dressed(text: str, italics: tuple[Span, ...]) -> tuple[tuple[Span, str], ...]:
     """Stretches in quotation marks or italics that could be titles, in order."""
     marks = [(s, "quotes") for s in quoted(text)]
+    enclosed = Spans(s for s, _ in marks)
     leaning = [
         (s, "italics")
         for s in italics
         if any(c.isalnum() for c in s.of(text))
         and s.of(text).strip(" .,").casefold() not in ("ibid", "et al", "see", "cf", "passim", "id")
-        and not any(q.start <= s.start < q.end for q, _ in marks)
+        and not enclosed.contain(s.start)
     ]
     return tuple(sorted([*marks, *leaning]))
 
@@ -97,16 +98,15 @@ def _dressed(text: str, italics: tuple[Span, ...]) -> tuple[tuple[Span, str], ..
 def _pieces(text: str, dressed: tuple[tuple[Span, str], ...]) -> list[Span]:
     """Sentences, cut again at semicolons outside titles and parentheses."""
     ends: list[int] = []
+    titles = Spans(s for s, _ in dressed)
+    closed = {s.end for s, _ in dressed}
+    quotes_closed = {s.end for s, d in dressed if d == "quotes"}
     for sentence in sentences(text).spans:
         end = sentence.end
         words = text[:end].rstrip()
-        inside = any(s.start < end < s.end for s, _ in dressed)
-        asking = words.endswith(("?”", '?"', "!”", '!"', "?", "!")) and any(
-            s.end == len(words) for s, _ in dressed
-        )
-        held = _HELD.match(text, end) is not None and any(
-            s.end == len(words) for s, d in dressed if d == "quotes"
-        )
+        inside = titles.part_at(end)
+        asking = words.endswith(("?”", '?"', "!”", '!"', "?", "!")) and len(words) in closed
+        held = _HELD.match(text, end) is not None and len(words) in quotes_closed
         if not inside and not asking and not held:
             ends.append(end)
     if not ends or ends[-1] < len(text):

@@ -41,8 +41,9 @@ _LABEL = one_of(
     words("locators.labels", "words") | {w.capitalize() for w in words("locators.labels", "alone")}
 )
 _ROMAN = r"(?=[ivxlc])(?:c{0,3})(?:xc|xl|l?x{0,3})(?:ix|iv|v?i{0,3})"
-_NUMBER = rf"(?:\d{{1,5}}(?:[.:]\d{{1,4}}){{0,3}}[a-en]?\d*|[A-Z]{{1,2}}\d{{1,3}}|(?:{_ROMAN})(?![^\W\d_]))"
-_RANGE = rf"{_NUMBER}(?:\s?[-–—‑−]{{1,2}}\s?(?:{_NUMBER}))?(?:\s?ff?\.)?"
+_NUMBER = rf"(?>\d{{1,5}}(?:[.:]\d{{1,4}}){{0,3}}[a-en]?\d*|[A-Z]{{1,2}}\d{{1,3}}|(?:{_ROMAN})(?![^\W\d_]))"
+# What is read once is not read otherwise (atomic): figures and colons could be parted in too many ways.
+_RANGE = rf"(?>{_NUMBER}(?:\s?[-–—‑−]{{1,2}}\s?(?:{_NUMBER}))?(?:\s?ff?\.)?)"
 _LOCATOR = re.compile(
     rf"(?:{_LABEL}\s?)?{_RANGE}(?:\s*(?:,|:|;|and|&)\s*(?:{_LABEL}\s?)?{_RANGE})*|n\.\s?pag\."
 )

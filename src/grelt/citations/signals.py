@@ -10,7 +10,7 @@ from dataclasses import replace
 from ..text.folding import fold, words
 from ..text.names import NAME_WORD, UPPER, natural_name
 from ..text.quotes import quoted
-from ..text.spans import Span
+from ..text.spans import Span, Spans
 from ..words import words as table
 from .known import KnownPhrase, KnownSources
 from .model import Cue
@@ -36,7 +36,7 @@ def find_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> tupl
     """Every source named in a paragraph, left to right. Time grows with its length."""
     tokens = [(m.group(), m.span()) for m in _TOKEN.finditer(text)]
     titles = _title_cues(text, italics, known)
-    inside = [t.span for t in titles]
+    inside = Spans(t.span for t in titles)
     cues: list[Cue] = list(titles)
     at = 0
     while at < len(tokens):
@@ -52,7 +52,7 @@ def find_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> tupl
             end = at + 1
             while cue is not None and end < len(tokens) and tokens[end][1][0] < cue.span.end:
                 end += 1
-        if cue is not None and not any(s.overlaps(cue.span) for s in inside):
+        if cue is not None and not inside.overlap(cue.span):
             cues.append(cue)
         at = max(end, at + 1)
     return tuple(sorted(cues, key=lambda c: c.span))

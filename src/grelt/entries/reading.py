@@ -62,6 +62,8 @@ _PAGES_AFTER = re.compile(r"(?:\)[,:]|\d:|\d,)\s*(\d{1,5})\s*[-–—]\s*(\d{1,5
 _DATE = r"(?P<year>(?:1[5-9]|20)\d\d|n\.d\.|in press|forthcoming)-?(?P<letter>[a-z]\b)?"
 _DATE_ENCLOSED = re.compile(rf"\s*\({_DATE}(?:[,;\s–-][^()]{{0,40}})?\)[.,]?", re.I)
 _DATE_ALONE = re.compile(rf"[.,]?\s+{_DATE}(?:\.|,|(?<=\sn\.d\.))(?=\s)", re.I)
+_TWO_LETTERS = re.compile(r"\w\w")
+_STOPPED = re.compile(r"\w\w[.?!]")
 # A reprint with the year of the original first: `(1902) 1966.`
 _REPRINT = re.compile(rf"\s[\[(](?:1[5-9]|20)\d\d[\])]\s{_DATE}(?:\.|,)(?=\s)")
 _EDITED_IN = re.compile(
@@ -305,6 +307,12 @@ def _title_and_container(
     return title, container
 
 
+def _holds_a_sentence(text: str, start: int, end: int) -> bool:
+    """Whether a word, and later one with a final mark, stand there: a title without dress."""
+    first = _TWO_LETTERS.search(text, start, end)
+    return first is not None and _STOPPED.search(text, first.end(), end) is not None
+
+
 def _title_after(
     text: str, opening: Opening, later: list[tuple[Span, str]], date: re.Match[str] | None
 ) -> EntryElement | None:
@@ -321,7 +329,7 @@ def _title_after(
         text[start:],
     )
     start += label.end() if label else 0
-    if later and not re.search(r"\w{2,}.*\w{2,}[.?!]", text[start : later[0][0].start]):
+    if later and not _holds_a_sentence(text, start, later[0][0].start):
         span, kind = later[0]
         return EntryElement("title", _bare(span.of(text)), _inner(text, span), kind)
     stop = _BOUNDARY.search(text, start)

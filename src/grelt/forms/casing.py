@@ -70,7 +70,8 @@ def _split(text: str, *, dashes_open: bool) -> list[TitleWord]:
     last = max((n for n, c in enumerate(text) if c.isalnum()), default=0)
     found = []
     for number, match in enumerate(matches):
-        before = text[: match.start()]
+        # Nothing further ahead tells, but for the first word.
+        before = text[max(match.start() - 40, 0) if number else 0 : match.start()]
         compound = before[-1:] in ("-", "‐", "/") and before[-2:-1].isalpha()
         quoted_ = before[-1:] in _OPENING and not compound
         stopped = _FRESH.search(before[-8:]) is not None and not _abbreviated(before)

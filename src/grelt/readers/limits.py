@@ -18,10 +18,11 @@ class Limits:
     parts: int = 3000
     elements: int = 1_000_000
     characters: int = 10_000_000
-    paragraphs: int = 30_000
+    paragraphs: int = 12_000
     paragraph: int = 100_000
     notes: int = 10_000
-    styles: int = 10_000
+    brackets: int = 5_000
+    styling: int = 1_000_000
     pages: int = 2_000
     forms: int = 500
     objects: int = 8_000

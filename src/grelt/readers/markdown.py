@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass, field, replace
 from functools import cache
 
@@ -18,6 +19,7 @@ from .text import decode
 
 _PLAIN = RunFormat(bold=False, italic=False)
 _QUOTED = 36.0
+_BLANK = re.compile(r"\n[ \t]*\n")
 
 
 @cache
@@ -38,7 +40,12 @@ class _State:
 def read_markdown(data: bytes) -> Document:
     """Read Markdown. Raises a `PaperUnreadable` with a message for the instructor."""
     state = _State()
-    for token in _parser().parse(_without_front_matter(decode(data))):
+    text = _without_front_matter(decode(data))
+    for block in _BLANK.split(text):
+        # Each is looked for its partner, through the whole of the paragraph.
+        bounded(block.count("["), LIMITS.brackets, "brackets in one paragraph")
+        bounded(len(block), LIMITS.paragraph, "characters in one paragraph")
+    for token in _parser().parse(text):
         _block(state, token)
     if not any(not p.is_blank for p in state.paragraphs):
         raise PaperEmpty("The file holds no text. Ask for the paper to be sent again.")

@@ -37,6 +37,11 @@ def points(count: float | None, size: float = 1.0, digits: int = 2) -> float | N
     return round(found, digits) if abs(found) <= _LONGEST else None
 
 
+def positive(found: float | None) -> float | None:
+    """A size of type; None for what is none."""
+    return found if found is not None and found > 0 else None
+
+
 def distance(found: float | None) -> float | None:
     """A width, a height or a margin in points: none is below nought (a margin that is says that it holds
     exactly, ECMA-376 part 1, 17.6.11)."""

@@ -14,7 +14,8 @@ from ..errors import (
     PaperTooLarge,
 )
 from .archive import Archive
-from .limits import LIMITS
+from .legible import legible
+from .limits import LIMITS, bounded
 
 READABLE = (".docx", ".odt", ".html", ".md", ".txt", ".pdf")
 _ZIP = b"PK\x03\x04"
@@ -36,6 +37,12 @@ def read_paper(data: bytes, name: str) -> Document:
     `name` is only used to say in a message what the file claims to be.
     Raises a `PaperUnreadable` with a message for the instructor.
     """
+    document = legible(_read(data, name))
+    bounded(sum(len(p.text) for p in document.paragraphs), LIMITS.characters, "characters")
+    return document
+
+
+def _read(data: bytes, name: str) -> Document:
     claimed = PurePath(name).suffix.casefold()
     if not data:
         raise PaperEmpty("The file is empty (0 bytes). Ask for the paper to be sent again.")
@@ -70,6 +77,10 @@ def read_paper(data: bytes, name: str) -> Document:
         from .text import read_text
 
         return read_text(data)
+    if claimed in (".odt", ".pdf"):
+        raise PaperMislabelled(
+            f"The file is named {claimed} and is something else inside. Ask for it to be saved and sent again."
+        )
     if claimed == ".docx":
         if data.lstrip()[:1] == b"<":
             raise PaperMislabelled(

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import codecs
 import re
 
 from ..document import Document, Paragraph, ParagraphFormat, Run, RunFormat, Section
@@ -11,21 +12,27 @@ from .limits import LIMITS, bounded
 
 _BLANK = re.compile(r"\n[ \t]*\n")
 _UNKNOWN = RunFormat()
+# The longer marks first: one begins with the other.
+_WIDE = (
+    ((codecs.BOM_UTF32_LE, codecs.BOM_UTF32_BE), "utf-32"),
+    ((codecs.BOM_UTF16_LE, codecs.BOM_UTF16_BE), "utf-16"),
+)
 _WIDEST = 110
 _NARROWEST = 36
 
 
 def decode(data: bytes) -> str:
-    """Bytes as text: UTF-8, UTF-16 with its mark, else Windows Western. Raises `PaperDamaged`
+    """Bytes as text: UTF-8, UTF-16 and UTF-32 with their marks, else Windows Western. Raises `PaperDamaged`
     for what is no text at all."""
-    if data.startswith((b"\xff\xfe", b"\xfe\xff")):
-        try:
-            return data.decode("utf-16")
-        except UnicodeDecodeError as error:
-            raise PaperDamaged(_NO_TEXT) from error
+    for marks, encoding in _WIDE:
+        if data.startswith(marks):
+            try:
+                return data.decode(encoding)
+            except UnicodeDecodeError as error:
+                raise PaperDamaged(_NO_TEXT) from error
     sample = data[:8192]
     control = sum(b < 32 and b not in (9, 10, 12, 13) for b in sample)
-    if b"\0" in sample or control > len(sample) / 50:
+    if b"\0" in data or control > len(sample) / 50:
         raise PaperDamaged(_NO_TEXT)
     try:
         return data.decode("utf-8-sig")

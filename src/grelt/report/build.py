@@ -38,7 +38,10 @@ def build_report(paper: Paper, outcome: Outcome, *, file: str, guide: Json, inpu
             _citation(paper, i, citation_ids, entry_ids) for i in range(len(paper.citations))
         ],
         "notes": _notes(paper, citation_ids),
-        "entries": [_entry(paper, i, citation_ids, entry_ids) for i in range(len(paper.entries))],
+        "entries": [
+            _entry(paper, i, place, citation_ids, entry_ids)
+            for i, place in enumerate(_places_expected(paper))
+        ],
         "unlisted": _unlisted(paper, citation_ids, entry_ids),
         "list": _list(paper),
         "front": _front(paper),
@@ -151,6 +154,7 @@ def _citation(paper: Paper, number: int, citation_ids: list[str], entry_ids: lis
 
 def _notes(paper: Paper, citation_ids: list[str]) -> list[Json]:
     written = []
+    leaning = leaning_on(paper)
     for number, note in enumerate(paper.document.notes, start=1):
         cited = [citation_ids[i] for i in paper.cited_in_notes[number - 1]]
         marker = paper.document.note_places.get(note.id)
@@ -167,15 +171,22 @@ def _notes(paper: Paper, citation_ids: list[str]) -> list[Json]:
                     {"paragraph": marker[0], "offset": marker[1]} if marker is not None else None
                 ),
                 "citations": cited,
-                "leaning": [f"n{below + 1}" for below in leaning_on(paper, number - 1)],
+                "leaning": [f"n{below + 1}" for below in leaning[number - 1]],
             }
         )
     return written
 
 
-def _entry(paper: Paper, number: int, citation_ids: list[str], entry_ids: list[str]) -> Json:
+def _places_expected(paper: Paper) -> list[int]:
+    """The place of each entry, counted from one, in the order that the guide wants."""
+    places = {index: place for place, index in enumerate(paper.expected_order, start=1)}
+    return [places[index] for index in range(len(paper.entries))]
+
+
+def _entry(
+    paper: Paper, number: int, place: int, citation_ids: list[str], entry_ids: list[str]
+) -> Json:
     entry = paper.entries[number]
-    place = {index: position for position, index in enumerate(paper.expected_order, start=1)}
     return {
         "id": entry_ids[number],
         "key": paper.entry_keys[number],
@@ -187,7 +198,7 @@ def _entry(paper: Paper, number: int, citation_ids: list[str], entry_ids: list[s
         "list": entry.list_number,
         "language": _language(paper, entry),
         "cited_by": [citation_ids[i] for i in paper.matching.cited_by.get(number, ())],
-        "expected_position": place[number],
+        "expected_position": place,
         **entry_form(paper, number),
     }
 

@@ -19,10 +19,19 @@ if TYPE_CHECKING:
 
 def settle(findings: list[Finding]) -> list[Finding]:
     """Drop outranked findings and put the rest in reading order, then by rule."""
-    by_subject: dict[tuple[int | None, ...], list[Finding]] = defaultdict(list)
+    outranking: dict[tuple[int | None, ...], dict[str, list[Finding]]] = {}
     for finding in findings:
-        by_subject[_subject(finding.slip)].append(finding)
-    kept = [f for f in findings if not _outranked(f, by_subject[_subject(f.slip)])]
+        for rule in finding.rule.rule.outranks:
+            by_rule = outranking.setdefault(_subject(finding.slip), {})
+            by_rule.setdefault(rule, []).append(finding)
+    kept = [
+        finding
+        for finding in findings
+        if not any(
+            other is not finding and _touch(finding.slip.place, other.slip.place)
+            for other in outranking.get(_subject(finding.slip), {}).get(finding.rule.id, ())
+        )
+    ]
     return sorted(kept, key=_order)
 
 
@@ -54,14 +63,6 @@ def gathered(findings: list[Finding], entries: Sequence[int]) -> list[Finding]:
 
 def _subject(slip: Slip) -> tuple[int | None, ...]:
     return slip.entry, slip.citation, slip.paragraph, slip.note
-
-
-def _outranked(finding: Finding, others: list[Finding]) -> bool:
-    return any(
-        finding.rule.id in other.rule.rule.outranks and _touch(finding.slip.place, other.slip.place)
-        for other in others
-        if other is not finding
-    )
 
 
 def _touch(one: Place | None, other: Place | None) -> bool:

@@ -17,7 +17,7 @@ _CAPTION = re.compile(
     r"[A-Z]?\d{1,3}(?:\.\d+)?(?P<mark>[.:])?(?P<rest>\s|$)", re.I
 )  # fmt: skip
 _UNDER_TABLE = re.compile(r"(?:Notes?|Sources?)[.:]\s", re.I)
-_CONTENTS_LINE = re.compile(r"\S.{0,150}?(?:\t|\.{3,}|…|\s{3,})\s*(?:\d{1,4}|[ivxl]+)$")
+_LONGEST_IN_CONTENTS = 150
 _ATTRIBUTION = re.compile(r"^\s*(?:[—–―]|--?\s?)\s*[^\W\d_]")
 _KEYWORDS = re.compile(r"\s*(?:Key\s?words)\s*[:.]", re.I)
 
@@ -75,10 +75,28 @@ def _mark_captions(
 
 
 def _previous(paragraphs: Sequence[Paragraph], index: int) -> Paragraph | None:
-    for paragraph in reversed(paragraphs[:index]):
-        if not paragraph.is_blank:
-            return paragraph
+    for before in range(index - 1, -1, -1):
+        if not paragraphs[before].is_blank:
+            return paragraphs[before]
     return None
+
+
+def _ends_in_page(text: str) -> bool:
+    """A line of contents: words, then a tab, a wide gap or leaders, then the number of a page."""
+    before = text.rstrip("0123456789")
+    if len(text) - len(before) > 4:
+        return False
+    if before == text:
+        before = text.rstrip("ivxl")
+    words = before.rstrip()
+    gap = before[len(words) :]
+    title = words.rstrip(".… \t")
+    return (
+        before != text
+        and ("\t" in gap or len(gap) >= 3 or words.endswith(("...", "…")))
+        and 0 < len(title) <= _LONGEST_IN_CONTENTS
+        and "\n" not in title
+    )
 
 
 def _mark_contents(
@@ -92,10 +110,7 @@ def _mark_contents(
         is_line = (
             paragraph is not None
             and roles[index] in (Role.BODY, Role.HEADING)
-            and (
-                style.startswith(("toc", "contents"))
-                or _CONTENTS_LINE.fullmatch(paragraph.text.strip())
-            )
+            and (style.startswith(("toc", "contents")) or _ends_in_page(paragraph.text.strip()))
         )
         if is_line:
             run.append(index)

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
-from bisect import bisect_right
+from bisect import bisect_left, bisect_right
+from collections.abc import Iterable
 from dataclasses import dataclass
+from itertools import accumulate
 
 
 @dataclass(frozen=True, slots=True, order=True)
@@ -32,6 +34,31 @@ class Span:
 
     def shifted(self, by: int) -> Span:
         return Span(self.start + by, self.end + by)
+
+
+class Spans:
+    """Many spans of one text, asked whether they touch one, in time that hardly grows with their number."""
+
+    def __init__(self, spans: Iterable[Span]) -> None:
+        ordered = sorted(spans)
+        self._starts = [s.start for s in ordered]
+        # The furthest end of all spans up to each.
+        self._ends = list(accumulate((s.end for s in ordered), max))
+
+    def overlap(self, span: Span) -> bool:
+        """Whether any of them overlaps it."""
+        before = bisect_left(self._starts, span.end)
+        return before > 0 and self._ends[before - 1] > span.start
+
+    def contain(self, offset: int) -> bool:
+        """Whether a character stands in one of them."""
+        before = bisect_right(self._starts, offset)
+        return before > 0 and self._ends[before - 1] > offset
+
+    def part_at(self, offset: int) -> bool:
+        """Whether one of them goes on over an offset, with characters on both sides."""
+        before = bisect_left(self._starts, offset)
+        return before > 0 and self._ends[before - 1] > offset
 
 
 @dataclass(frozen=True, slots=True)

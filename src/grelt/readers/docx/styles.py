@@ -9,7 +9,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 
 from ...document import LineSpacing, ParagraphFormat, RunFormat
-from ..measures import number, points, whole
+from ..measures import number, points, positive, whole
 from .package import Element, Package, W
 
 _TWIP = 1 / 20
@@ -113,7 +113,7 @@ class Styles:
         self._run_defaults: RunValues = {}
         self._paragraph_defaults: ParagraphValues = {}
         self._default_paragraph: str | None = None
-        self._chains: dict[str, tuple[ParagraphValues, list[RunValues]]] = {}
+        self._chains: dict[str, tuple[ParagraphValues, RunValues]] = {}
         self._faces = _theme_faces(package)
         self._numbering = _Numbering(package)
         for name in package.related("styles"):
@@ -137,27 +137,23 @@ class Styles:
             if paragraphs and item.get(f"{W}default") in ("1", "true"):
                 self._default_paragraph = identity
 
-    def _chain(self, identity: str | None) -> tuple[ParagraphValues, list[RunValues]]:
-        """Paragraph values of a style with all its ancestors, and run values from the root down."""
+    def _chain(self, identity: str | None) -> tuple[ParagraphValues, RunValues]:
+        """Paragraph and run values of a style with all its ancestors, of which the nearest wins."""
         if identity is None or identity not in self._styles:
-            return {}, []
+            return {}, {}
         if identity in self._chains:
             return self._chains[identity]
-        line: list[_Style] = []
-        seen: set[str] = set()
+        line: dict[str, _Style] = {}
         at: str | None = identity
-        while at is not None and at in self._styles and at not in seen:
-            seen.add(at)
-            line.append(self._styles[at])
+        while at is not None and at in self._styles and at not in self._chains and at not in line:
+            line[at] = self._styles[at]
             at = self._styles[at].based_on
-        paragraph: ParagraphValues = {}
-        runs: list[RunValues] = []
-        for style in reversed(line):
+        paragraph, run = self._chains.get(at or "", ({}, {}))
+        for name, style in reversed(line.items()):
             # Of the many styles that a file has few are used, and only those are read.
-            own = paragraph_values(style.properties.find(f"{W}pPr"))
-            paragraph = _laid_over(paragraph, own)
-            runs.append(run_values(style.properties.find(f"{W}rPr")))
-        self._chains[identity] = (paragraph, runs)
+            paragraph = _laid_over(paragraph, paragraph_values(style.properties.find(f"{W}pPr")))
+            run = _run_over(run, run_values(style.properties.find(f"{W}rPr")))
+            self._chains[name] = (paragraph, run)
         return self._chains[identity]
 
     def paragraph(
@@ -203,14 +199,9 @@ class Styles:
         values: RunValues = dict(self._run_defaults)
         toggles = dict.fromkeys(_TOGGLES, False)
         for chain in (table_chain, paragraph_chain, character_chain):
-            level = dict.fromkeys(_TOGGLES, False)
-            for item in chain:
-                values = _run_over(values, item)
-                for toggle in _TOGGLES:
-                    if toggle in item:
-                        level[toggle] = bool(item[toggle])
+            values = _run_over(values, chain)
             for toggle in _TOGGLES:
-                toggles[toggle] ^= level[toggle]
+                toggles[toggle] ^= bool(chain.get(toggle, False))
         for toggle in _TOGGLES:
             values[toggle] = toggles[toggle] or bool(self._run_defaults.get(toggle, False))
         values = _run_over(values, direct)
@@ -229,7 +220,7 @@ class Styles:
         behind = highlight if highlight != "none" else _fill(shading)
         return RunFormat(
             face=str(face) if face else None,
-            size=points(number(str(size)), 0.5) or None if size else None,
+            size=positive(points(number(str(size)), 0.5)) if size else None,
             bold=bool(values.get("b", False)),
             italic=bool(values.get("i", False)),
             underline=str(values.get("u", "none")) not in ("none", "", "0"),
@@ -352,7 +343,8 @@ class _Numbering:
     """Which numbered paragraphs carry a figure, a bullet or nothing, and their indents."""
 
     def __init__(self, package: Package) -> None:
-        self._levels: dict[tuple[str, str], tuple[str | None, ParagraphValues]] = {}
+        # By number, then by level; numbers of one list share their levels.
+        self._levels: dict[str, dict[str, tuple[str | None, ParagraphValues]]] = {}
         for name in package.related("numbering"):
             self._read(package.xml(name))
 
@@ -373,11 +365,10 @@ class _Numbering:
             link = item.find(f"{W}abstractNumId")
             if link is None:
                 continue
-            for level_id, found in abstract.get(link.get(f"{W}val", ""), {}).items():
-                self._levels[item.get(f"{W}numId", ""), level_id] = found
+            self._levels[item.get(f"{W}numId", "")] = abstract.get(link.get(f"{W}val", ""), {})
 
     def level(self, number: str, level: str) -> tuple[str | None, ParagraphValues]:
         if number in ("0", ""):
             return None, {}
-        marker, values = self._levels.get((number, level), (None, {}))
+        marker, values = self._levels.get(number, {}).get(level, (None, {}))
         return marker, {k: v for k, v in values.items() if k.startswith("ind.")}

@@ -6,13 +6,17 @@ Only what the file says is known; a browser's own defaults are not taken for the
 from __future__ import annotations
 
 import re
+from collections.abc import Iterator
+from functools import lru_cache
 from typing import Any
 
 import tinycss2
 
 from ...document import LineSpacing, ParagraphFormat, RunFormat
+from ...errors import PaperTooLarge
 from .. import measures
-from ..archive import Element
+from ..archive import NESTED, Element
+from ..limits import LIMITS, bounded
 
 _LENGTH = re.compile(r"(-?[\d.]+)\s*(in|cm|mm|pt|pc|px|em|rem)?$")
 _POINTS = {"in": 72.0, "cm": 28.3465, "mm": 2.83465, "pt": 1.0, "pc": 12.0, "px": 0.75}
@@ -21,6 +25,14 @@ _INHERITED = {
     "text-align", "text-indent", "line-height", "font-family", "font-size", "font-weight",
     "font-style", "color", "text-transform",
 }  # fmt: skip
+_READ = _INHERITED | {
+    "text-decoration", "background-color", "vertical-align", "display", "page-break-before", "break-before",
+    *(f"{box}-{side}" for box in ("margin", "padding") for side in ("top", "right", "bottom", "left")),
+}  # fmt: skip
+_BRACKET = re.compile(r"[(\[{)\]}]")
+_DEEPEST = 40
+_ENDLESS_FIGURE = re.compile(r"[0-9.]{40,}")
+_MOST_CLASSES = 20
 _NAMED = {
     "black": "000000", "white": "FFFFFF", "red": "FF0000", "blue": "0000FF", "green": "008000",
     "gray": "808080", "grey": "808080", "yellow": "FFFF00", "navy": "000080", "silver": "C0C0C0",
@@ -45,14 +57,18 @@ class HtmlStyles:
     """The rules of a page's style sheets, ready to resolve elements."""
 
     def __init__(self, sheets: list[str]) -> None:
-        self._rules: list[tuple[int, int, str, str, str, Values]] = []
+        # By tag, class and identity: what each property is set to, with the weight and place of its rule.
+        self._rules: dict[tuple[str, str, str], dict[str, tuple[int, int, str]]] = {}
+        self._places = 0
+        bounded(sum(map(len, sheets)), LIMITS.styling, "characters of style sheets")
         for sheet in sheets:
             self._read(sheet)
-        self._rules.sort(key=lambda rule: rule[:2])
 
     def _read(self, sheet: str) -> None:
-        text = sheet.replace("<!--", "").replace("-->", "")
-        for rule in tinycss2.parse_stylesheet(text, skip_comments=True, skip_whitespace=True):
+        text = _tame(sheet).replace("<!--", "").replace("-->", "")
+        sheet_rules = tinycss2.parse_stylesheet(text, skip_comments=True, skip_whitespace=True)
+        for rule in sheet_rules:
+            self._places += 1
             if rule.type != "qualified-rule":
                 continue
             values = declarations(tinycss2.serialize(rule.content))
@@ -62,20 +78,30 @@ class HtmlStyles:
                     continue
                 tag, name, identity = (group or "" for group in match.groups())
                 weight = bool(tag) + 10 * bool(name) + 100 * bool(identity)
-                self._rules.append((weight, len(self._rules), tag.lower(), name, identity, values))
+                known = self._rules.setdefault((tag.lower(), name, identity), {})
+                for key, value in values.items():
+                    known[key] = (weight, self._places, value)
+
+    def _applying(self, element: Element, tag: str) -> Iterator[dict[str, tuple[int, int, str]]]:
+        identity = element.get("id") or ""
+        names = (element.get("class") or "").split()[:_MOST_CLASSES]
+        keys = [(tag, "", ""), *((t, n, "") for n in names for t in ("", tag))]
+        if identity:
+            keys += [("", "", identity), (tag, "", identity)]
+        for key in keys:
+            if key in self._rules:
+                yield self._rules[key]
 
     def own(self, element: Element) -> Values:
         """What is set on an element itself, by tag, style sheets, attributes, inline style."""
         tag = str(element.tag).lower()
-        names = set((element.get("class") or "").split())
-        identity = element.get("id") or ""
         values = dict(_BY_TAG.get(tag, {}))
-        for _, _, wanted, name, own, rule in self._rules:
-            if wanted and wanted != tag:
-                continue
-            if (name and name not in names) or (own and own != identity):
-                continue
-            values.update(rule)
+        set_by: dict[str, tuple[int, int, str]] = {}
+        for rule in self._applying(element, tag):
+            for key, found in rule.items():
+                if key not in set_by or found[:2] >= set_by[key][:2]:
+                    set_by[key] = found
+        values.update((key, value) for key, (_, _, value) in set_by.items())
         if element.get("align"):
             values["text-align"] = str(element.get("align"))
         if tag == "font":
@@ -86,11 +112,23 @@ class HtmlStyles:
         return values
 
 
+def _tame(text: str) -> str:
+    """A style sheet without figures longer than any. Raises `PaperTooLarge` for brackets in brackets further
+    than any style sheet has them."""
+    depth = 0
+    for match in _BRACKET.finditer(text):
+        depth = depth + 1 if match.group() in "([{" else max(depth - 1, 0)
+        if depth > _DEEPEST:
+            raise PaperTooLarge(NESTED)
+    return _ENDLESS_FIGURE.sub("0", text)
+
+
+@lru_cache(maxsize=2000)
 def declarations(text: str) -> Values:
-    """Declarations as a table, margins' shorthand spread out."""
+    """Declarations as a table (shared: not to be changed), margins' shorthand spread out."""
     values: Values = {}
     items: list[Any] = tinycss2.parse_blocks_contents(
-        text, skip_comments=True, skip_whitespace=True
+        _tame(text), skip_comments=True, skip_whitespace=True
     )
     for item in items:
         if item.type != "declaration":
@@ -106,7 +144,7 @@ def declarations(text: str) -> Values:
                 values[f"{name}-{side}"] = size
         elif name == "background":
             values["background-color"] = value.split()[0] if value else ""
-        else:
+        elif name in _READ:
             values[name] = value
     return values
 
@@ -143,7 +181,7 @@ def run_format(values: Values, link: str | None) -> RunFormat | None:
     weight = values.get("font-weight")
     return RunFormat(
         face=family or None,
-        size=points(values.get("font-size")),
+        size=measures.positive(points(values.get("font-size"))),
         bold=weight in ("bold", "bolder", "600", "700", "800", "900"),
         italic=values.get("font-style", "normal") in ("italic", "oblique"),
         underline="underline" in values.get("text-decoration", ""),
@@ -159,7 +197,7 @@ def paragraph_format(
     values: Values, left_outside: float, marker: str | None, outline: int | None
 ) -> ParagraphFormat:
     """Paragraph formatting; what neither page nor style sheet says stays unknown."""
-    size = points(values.get("font-size")) or 12.0
+    size = measures.positive(points(values.get("font-size"))) or 12.0
     left = _sum(values, ("margin-left", "padding-left"), size)
     if left is not None or left_outside:
         left = (left or 0.0) + left_outside

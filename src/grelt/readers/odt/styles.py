@@ -119,7 +119,7 @@ class OdtStyles:
         if values.get("display") == "none":
             return None
         face = self._faces.get(values.get("font-name", ""), values.get("font-name"))
-        size = points(values.get("font-size"))
+        size = measures.positive(points(values.get("font-size")))
         background = values.get("background-color", "transparent")
         return RunFormat(
             face=values.get("font-family", face or "").strip("'\"") or None,

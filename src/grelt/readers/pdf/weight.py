@@ -25,7 +25,8 @@ _HEAVY = (
     f"Unpacked, the PDF would be larger than {LIMITS.unpacked // 2**20} MB: it is packed in a way no paper "
     "is, and was refused. Ask for the paper as .docx."
 )
-_CHUNK = 1 << 20
+# How many bytes one may stand for in packings that text has seldom (ISO 32000-1, 7.4.4, 7.4.5).
+_SWELLS = {"/LZWDecode": 2700, "/LZW": 2700, "/RunLengthDecode": 64, "/RL": 64}
 _DEEPEST = 30
 
 
@@ -37,7 +38,9 @@ def refuse_endless(data: bytes) -> None:
     try:
         with pikepdf.open(io.BytesIO(data), suppress_warnings=True) as file:
             if len(file.pages) <= LIMITS.pages:
-                _Weigher().pages(file)
+                weigher = _Weigher()
+                weigher.streams(file)
+                weigher.pages(file)
     except pikepdf.PdfError:
         return
 
@@ -48,6 +51,14 @@ class _Weigher:
     def __init__(self) -> None:
         self._draws: dict[tuple[int, int], int] = {}
         self._unpacked = 0
+
+    def streams(self, file: pikepdf.Pdf) -> None:
+        """Unpacks all but pictures once, to see how much they are."""
+        for item in file.objects:
+            if _is_stream(item) and item.get("/Subtype") != pikepdf.Name.Image:
+                self._unpacked += len(self._content(item))
+                if self._unpacked > LIMITS.unpacked:
+                    raise PaperHostile(_HEAVY)
 
     def pages(self, file: pikepdf.Pdf) -> None:
         for page in file.pages:
@@ -85,29 +96,27 @@ class _Weigher:
         """A stream unpacked, never further than the limit. What is packed otherwise than text is, has none."""
         filters = stream.get("/Filter")
         names = list(filters) if isinstance(filters, pikepdf.Array) else [filters]
-        found = stream.read_raw_bytes()
+        found = bytes(stream.read_raw_bytes())
         for name in names:
             if name is None:
                 continue
             if str(name) not in ("/FlateDecode", "/Fl"):
-                return b""
-            found = self._unpack(found)
-        return bytes(found)
-
-    def _unpack(self, packed: bytes) -> bytes:
-        unpacker = zlib.decompressobj()
-        pieces: list[bytes] = []
-        try:
-            while packed:
-                piece = unpacker.decompress(packed, _CHUNK)
-                self._unpacked += len(piece)
-                if self._unpacked > LIMITS.unpacked:
+                if len(found) * _SWELLS.get(str(name), 1) > LIMITS.unpacked:
                     raise PaperHostile(_HEAVY)
-                pieces.append(piece)
-                packed = unpacker.unconsumed_tail
-        except zlib.error:
-            pass  # as far as it goes: so does the reader
-        return b"".join(pieces)
+                return b""
+            found = _unpacked(found)
+        return found
+
+
+def _unpacked(packed: bytes) -> bytes:
+    unpacker = zlib.decompressobj()
+    try:
+        found = unpacker.decompress(packed, LIMITS.unpacked + 1)
+    except zlib.error:
+        return b""  # the reader says what is wrong with it
+    if len(found) > LIMITS.unpacked:
+        raise PaperHostile(_HEAVY)
+    return found
 
 
 def _is_stream(item: Any) -> bool:

@@ -19,6 +19,8 @@ _CLOSING = '”"’»'
 _BEFORE = re.compile(rf"(?P<mark>[.,;:])(?P<quotes>[{_CLOSING}]*)(?P<gap>[\s\u00a0]*)$")
 _POINTS = re.compile(r"(?:\.\s?){3}$|…\.?$")
 _ASKING = re.compile(r"[?!](?P<gap>[\s\u00a0]*)$")
+# What stands before a citation is looked for so near to it.
+_NEAR = 60
 
 
 def check(paper: Paper, number: int) -> Verdict:
@@ -54,13 +56,14 @@ def _in_sentence(number: int, citation: Citation, where: Span, text: str) -> Ver
     inside = re.match(rf"\s*([.,])?([{_CLOSING}])", text[where.end : where.end + 3])
     if inside is not None and _opened(text, where.start) and text[where.end : where.end + 1] != " ":
         return _within_quotes(number, citation, where, text, inside)
-    before = _BEFORE.search(text, 0, where.start)
+    near = max(where.start - _NEAR, 0)
+    before = _BEFORE.search(text, near, where.start)
     if before is not None and before["mark"] == "." and not ends_sentence(text, before.start()):
         return RIGHT  # an abbreviation
-    if before is not None and _POINTS.search(text, 0, before.start() + 1):
+    if before is not None and _POINTS.search(text, near, before.start() + 1):
         return RIGHT  # points that stand for words left out
     if before is None:
-        asking = _ASKING.search(text, 0, where.start)
+        asking = _ASKING.search(text, near, where.start)
         return RIGHT if asking is None else _slip(number, citation, where, text, asking, "")
     return _slip(number, citation, where, text, before, before["quotes"])
 
