@@ -8,8 +8,9 @@ from courses.models import Assignment, Course
 from demo.essay import COURSES, Essay, load_essays
 from demo.write import file_of as paper_of
 from demo.write_docx import write_docx
+from papers.actions.ask_for_records import ask_for_records
 from papers.actions.run_check import run_check
-from papers.actions.upload_paper import upload_paper
+from papers.actions.upload_paper import HandedIn, upload_paper
 from papers.models import Check, Paper
 
 PASSWORD = "slack-water"
@@ -42,10 +43,11 @@ def file_of(name: str) -> bytes:
 
 def hand_in(assignment: Assignment, name: str, *, checked: bool = True) -> Paper:
     """A demo essay handed in, and checked as a worker would."""
-    check = upload_paper(assignment, file_name=f"{essay(name).name}.docx", content=file_of(name))
+    paper = upload_paper(assignment, HandedIn(f"{essay(name).name}.docx", file_of(name)))
     if checked:
-        run_check(check.pk)
-    return check.draft.paper
+        run_waiting_checks()
+        paper.refresh_from_db()
+    return paper
 
 
 def hand_in_own(user: User, name: str, format: str | None = None) -> Paper:
@@ -54,12 +56,14 @@ def hand_in_own(user: User, name: str, format: str | None = None) -> Paper:
     course = Course.objects.create(owner=user, name=found.course)
     assignment = Assignment.objects.create(course=course, title=found.assignment, guide=found.guide)
     file_name, content = paper_of(found, format)
-    check = upload_paper(assignment, file_name=file_name, content=content, writer=found.writer)
-    run_check(check.pk)
-    return check.draft.paper
+    paper = upload_paper(assignment, HandedIn(file_name, content), found.writer)
+    run_waiting_checks()
+    paper.refresh_from_db()
+    return paper
 
 
 def run_waiting_checks() -> None:
     """What a worker does, here and now."""
     for check in Check.objects.filter(state=Check.State.QUEUED):
+        ask_for_records(check.pk)
         run_check(check.pk)

@@ -36,6 +36,16 @@ SILENCED_SYSTEM_CHECKS = ["security.W005", "security.W021"]
 # The look-up of records: where it answers, and how many seconds it may take for one.
 RECORDS_ADDRESS = os.environ.get("GRELT_RECORDS_ADDRESS", "")
 RECORDS_WAIT = float(os.environ.get("GRELT_RECORDS_WAIT", "2"))
+# What all questions of one paper may take together, and how many there may be.
+RECORDS_WHOLE_WAIT = float(os.environ.get("GRELT_RECORDS_WHOLE_WAIT", "20"))
+RECORDS_MOST = int(os.environ.get("GRELT_RECORDS_MOST", "300"))
+
+# How many bytes of papers one person may keep.
+QUOTA = int(os.environ.get("GRELT_QUOTA_MB", "8192")) * 2**20
+
+# What one check may take, in bytes and in seconds.
+CHECK_MEMORY = int(os.environ.get("GRELT_CHECK_MB", "1024")) * 2**20
+CHECK_SECONDS = float(os.environ.get("GRELT_CHECK_SECONDS", "60"))
 
 INSTALLED_APPS = [
     "django.contrib.auth",
@@ -53,6 +63,7 @@ INSTALLED_APPS = [
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
+    "django.middleware.gzip.GZipMiddleware",
     "config.content_policy.ContentPolicyMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
@@ -69,9 +80,16 @@ DATABASES: dict[str, dict[str, Any]] = {
         "ENGINE": "django.db.backends.postgresql",
         "NAME": os.environ.get("GRELT_DB_NAME", "grelt"),
         "USER": os.environ.get("GRELT_DB_USER", "postgres"),
-        "HOST": "127.0.0.1",
+        "HOST": os.environ.get("GRELT_DB_HOST", "127.0.0.1"),
         "PORT": os.environ.get("GRELT_DB_PORT", "54417"),
-        "OPTIONS": {"pool": True},
+        "PASSWORD": os.environ.get("GRELT_DB_PASSWORD", ""),
+        # A connection is tried before it is used, so that a database that was away is found again; one that is
+        # away is told within seconds.
+        "CONN_HEALTH_CHECKS": True,
+        "OPTIONS": {
+            "connect_timeout": 3,
+            "pool": {"min_size": 1, "max_size": 12, "timeout": 3, "reconnect_timeout": 5},
+        },
     }
 }
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
@@ -84,6 +102,7 @@ AUTH_PASSWORD_VALIDATORS = [
 SESSION_COOKIE_SAMESITE = "Lax"
 SESSION_COOKIE_HTTPONLY = True
 CSRF_COOKIE_SAMESITE = "Lax"
+CSRF_FAILURE_VIEW = "config.problems.forged"
 X_FRAME_OPTIONS = "DENY"
 SECURE_REFERRER_POLICY = "same-origin"
 
@@ -107,14 +126,14 @@ DATA_UPLOAD_MAX_NUMBER_FILES = 50
 FILE_UPLOAD_MAX_MEMORY_SIZE = 4 * 1024 * 1024
 
 REST_FRAMEWORK = {
-    "DEFAULT_AUTHENTICATION_CLASSES": ["rest_framework.authentication.SessionAuthentication"],
+    "DEFAULT_AUTHENTICATION_CLASSES": ["config.requests.Session"],
     "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
     "DEFAULT_RENDERER_CLASSES": ["rest_framework.renderers.JSONRenderer"],
     "DEFAULT_PARSER_CLASSES": [
-        "rest_framework.parsers.JSONParser",
+        "config.requests.SoundJson",
         "rest_framework.parsers.MultiPartParser",
     ],
-    "DEFAULT_SCHEMA_CLASS": "drf_spectacular.openapi.AutoSchema",
+    "DEFAULT_SCHEMA_CLASS": "config.described.Described",
     "EXCEPTION_HANDLER": "config.problems.handle",
     "DEFAULT_THROTTLE_RATES": {"sign-in": os.environ.get("GRELT_SIGN_IN_RATE", "20/min")},
     "UNAUTHENTICATED_USER": "django.contrib.auth.models.AnonymousUser",

@@ -4,6 +4,10 @@ from django.urls import include, path, re_path
 
 from .page import page
 
+handler400 = "config.problems.bad_request"
+handler404 = "config.problems.not_found"
+handler500 = "config.problems.server_error"
+
 urlpatterns = [
     path("api/", include("accounts.api.router")),
     path("api/", include("courses.api.router")),

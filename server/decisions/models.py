@@ -12,7 +12,9 @@ from papers.models import Paper
 
 
 class Decision(models.Model):
-    """Kept or waived, with a remark. No row: not decided."""
+    """Kept or waived, with a remark. No row: not decided.
+
+    `version` is the step that wrote it: a write that has seen another one is stale."""
 
     class Verdict(models.TextChoices):
         KEPT = "kept"
@@ -24,6 +26,7 @@ class Decision(models.Model):
     rule = models.CharField(max_length=60)
     verdict = models.CharField(max_length=10, choices=Verdict)
     remark = models.TextField(blank=True)
+    version = models.BigIntegerField(default=0)
     decided_at = models.DateTimeField(auto_now=True)
 
     class Meta:

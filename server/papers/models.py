@@ -33,8 +33,14 @@ class Draft(models.Model):
     file_name = models.CharField(max_length=255)
     content = models.BinaryField()
     size = models.PositiveIntegerField()
-    sha256 = models.CharField(max_length=64)
+    sha256 = models.CharField(max_length=64, db_index=True)
+    # Whoever tries an upload again sends the same key, and gets the same draft.
+    upload_key = models.CharField(max_length=100, unique=True, null=True, blank=True)
     uploaded_at = models.DateTimeField(auto_now_add=True)
+    # DOIs and addresses of its entries; null until somebody has looked.
+    identifiers: models.JSONField[list[str] | None, list[str] | None] = models.JSONField(
+        null=True, blank=True
+    )
 
     class Meta:
         ordering = ["paper", "-number"]
@@ -43,11 +49,25 @@ class Draft(models.Model):
         ]
 
 
+class Report(models.Model):
+    """A report as the core wrote it, under the hash of all that decides it: same key, same report. Shared by
+    every check that has it, so that what was undone need not be checked anew."""
+
+    key = models.CharField(max_length=64, primary_key=True)
+    body: models.JSONField[dict[str, Any], dict[str, Any]] = models.JSONField()
+    schema = models.PositiveSmallIntegerField()
+    made_at = models.DateTimeField(auto_now_add=True)
+
+    def __str__(self) -> str:
+        return self.key
+
+
 class Check(models.Model):
     """A check of a draft, from queue to report.
 
-    `key` is a hash of every input and the core's version: same key, same report.
-    The report is stored as the core wrote it; the columns beside it are for lists.
+    It goes from *queued* to *running* by `begin_check` and on by `finish_check`, `fail_check` or, where its
+    process died, back by `release_check`; nobody else sets its state. `attempt` counts its beginnings, `deaths`
+    how many of them came to nothing. The columns beside the report are for lists.
     """
 
     class State(models.TextChoices):
@@ -58,14 +78,17 @@ class Check(models.Model):
 
     draft = models.ForeignKey(Draft, on_delete=models.CASCADE, related_name="checks")
     state = models.CharField(max_length=10, choices=State, default=State.QUEUED)
-    key = models.CharField(max_length=64, blank=True)
-    core_version = models.CharField(max_length=20, blank=True)
-    report: models.JSONField[dict[str, Any] | None, dict[str, Any] | None] = models.JSONField(
-        null=True, blank=True
+    attempt = models.PositiveSmallIntegerField(default=0)
+    deaths = models.PositiveSmallIntegerField(default=0)
+    report = models.ForeignKey(
+        Report, on_delete=models.PROTECT, null=True, blank=True, related_name="checks"
     )
+    core_version = models.CharField(max_length=20, blank=True)
+    records_problem = models.CharField(max_length=200, blank=True)
     error_code = models.CharField(max_length=60, blank=True)
     error_message = models.TextField(blank=True)
     queued_at = models.DateTimeField(auto_now_add=True)
+    changed_at = models.DateTimeField(auto_now=True, db_index=True)
     finished_at = models.DateTimeField(null=True, blank=True)
     seconds = models.FloatField(default=0)
     pages = models.PositiveIntegerField(default=0)
@@ -79,30 +102,6 @@ class Check(models.Model):
 
     class Meta:
         ordering = ["draft", "-id"]
-
-
-class CitationRow(models.Model):
-    """One citation of a check, to be queried."""
-
-    checked = models.ForeignKey(Check, on_delete=models.CASCADE, related_name="citation_rows")
-    ref = models.CharField(max_length=12)
-    key = models.CharField(max_length=16, db_index=True)
-    form = models.CharField(max_length=20)
-    text = models.TextField()
-    page = models.PositiveIntegerField()
-    match = models.CharField(max_length=12, db_index=True)
-
-
-class EntryRow(models.Model):
-    """One entry of a check, to be queried."""
-
-    checked = models.ForeignKey(Check, on_delete=models.CASCADE, related_name="entry_rows")
-    ref = models.CharField(max_length=12)
-    key = models.CharField(max_length=16, db_index=True)
-    position = models.PositiveIntegerField()
-    label = models.TextField()
-    text = models.TextField()
-    times_cited = models.PositiveIntegerField()
 
 
 class FindingRow(models.Model):

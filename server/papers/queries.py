@@ -2,7 +2,11 @@
 
 from __future__ import annotations
 
-from django.db.models import Count, OuterRef, Prefetch, Q, QuerySet, Subquery
+from collections import Counter
+from dataclasses import dataclass
+from datetime import datetime
+
+from django.db.models import QuerySet, Subquery
 from django.shortcuts import get_object_or_404
 
 from courses.models import Assignment
@@ -10,26 +14,12 @@ from courses.queries import User
 
 from .models import Check, Draft, Paper
 
-
-def _with_current(papers: QuerySet[Paper]) -> QuerySet[Paper]:
-    """Papers with their drafts (without the files) and each draft's checks (without reports)."""
-    checks = Check.objects.defer("report").order_by("-id")
-    drafts = (
-        Draft.objects.defer("content")
-        .order_by("-number")
-        .prefetch_related(Prefetch("checks", queryset=checks))
-    )
-    return papers.prefetch_related(Prefetch("drafts", queryset=drafts)).annotate(
-        kept=Count("decisions", filter=Q(decisions__verdict="kept"), distinct=True),
-        waived=Count("decisions", filter=Q(decisions__verdict="waived"), distinct=True),
-    )
+BUSY = (Check.State.QUEUED, Check.State.RUNNING)
 
 
 def papers_of(assignment: Assignment) -> QuerySet[Paper]:
-    """The papers of an assignment already checked to be the asker's."""
-    return _with_current(
-        assignment.papers.filter(removed_at__isnull=True).select_related("assignment__course")
-    )
+    """The papers of an assignment already checked to be the asker's, in the order they came."""
+    return assignment.papers.filter(removed_at__isnull=True).order_by("pk")
 
 
 def paper_for(user: User, paper_id: int, *, removed: bool = False) -> Paper:
@@ -37,30 +27,65 @@ def paper_for(user: User, paper_id: int, *, removed: bool = False) -> Paper:
     papers = Paper.objects.filter(assignment__course__owner_id=user.pk)
     if not removed:
         papers = papers.filter(removed_at__isnull=True)
-    return get_object_or_404(
-        _with_current(papers).select_related("assignment__course"), pk=paper_id
+    return get_object_or_404(papers.select_related("assignment__course"), pk=paper_id)
+
+
+@dataclass(frozen=True)
+class PaperRow:
+    """A paper as lists show it: its newest draft (without the file), the newest check of that, and how many
+    findings are decided."""
+
+    paper: Paper
+    draft: Draft | None
+    check: Check | None
+    kept: int
+    waived: int
+
+
+def rows_of(papers: QuerySet[Paper]) -> list[PaperRow]:
+    """Papers as lists show them, in four queries however many there are."""
+    found = list(papers.select_related("assignment__course"))
+    keys = [p.pk for p in found]
+    newest = Draft.objects.filter(paper__in=keys).defer("content", "identifiers")
+    drafts = {d.paper_id: d for d in newest.order_by("paper_id", "-number").distinct("paper_id")}
+    of_drafts = Check.objects.filter(draft__in=[d.pk for d in drafts.values()])
+    checks = {c.draft_id: c for c in of_drafts.order_by("draft_id", "-id").distinct("draft_id")}
+    decided = Counter(Paper.objects.filter(pk__in=keys).values_list("pk", "decisions__verdict"))
+    return [
+        PaperRow(
+            paper,
+            draft := drafts.get(paper.pk),
+            checks.get(draft.pk) if draft is not None else None,
+            decided[paper.pk, "kept"],
+            decided[paper.pk, "waived"],
+        )
+        for paper in found
+    ]
+
+
+def changed_since(assignment: Assignment, since: datetime) -> list[int]:
+    """Papers of an assignment whose checks went on since then."""
+    checks = Check.objects.filter(draft__paper__in=papers_of(assignment), changed_at__gt=since)
+    return list(
+        checks.order_by("draft__paper_id").values_list("draft__paper_id", flat=True).distinct()
     )
 
 
-def current_draft(paper: Paper) -> Draft | None:
-    """The newest draft, from what was prefetched."""
-    return next(iter(paper.drafts.all()), None)
+def busy_in(assignment: Assignment) -> int:
+    """How many checks of an assignment wait or run."""
+    return Check.objects.filter(draft__paper__in=papers_of(assignment), state__in=BUSY).count()
 
 
 def current_check(paper: Paper) -> Check | None:
-    """The newest check of the newest draft, from what was prefetched (no report in it)."""
-    draft = current_draft(paper)
-    return next(iter(draft.checks.all()), None) if draft is not None else None
+    """The newest check of the newest draft."""
+    return Check.objects.filter(draft__paper=paper).order_by("-draft__number", "-id").first()
 
 
 def newest_done(paper: Paper) -> Check | None:
-    """The newest finished check of the newest draft, with its report."""
-    newest = Draft.objects.filter(paper=OuterRef("draft__paper")).order_by("-number").values("pk")
-    return (
-        Check.objects.filter(draft__paper=paper, state=Check.State.DONE, draft=Subquery(newest[:1]))
-        .order_by("-id")
-        .first()
-    )
+    """The newest finished check of the newest draft."""
+    newest = Draft.objects.filter(paper=paper).order_by("-number").values("pk")
+    done = Check.objects.filter(state=Check.State.DONE, draft=Subquery(newest[:1]))
+    return done.order_by("-id").first()
 
 
 def file_of(paper: Paper) -> Draft:

@@ -1,27 +1,55 @@
-"""Jobs of the queue: checks, and picking up those whose worker died."""
+"""Jobs of the queue: look-ups, checks, and upkeep."""
 
 from __future__ import annotations
 
 from typing import Any
 
-from procrastinate import JobContext, RetryStrategy
+from asgiref.sync import sync_to_async
+from django.db import close_old_connections
+from procrastinate import JobContext
 from procrastinate.contrib.django import app
 
+from .actions.ask_for_records import ask_for_records
+from .actions.pick_up_lost import pick_up_lost
+from .actions.release_check import release_check
 from .actions.run_check import run_check
 
-_RETRY = RetryStrategy(max_attempts=3, wait=2)
+# A worker beats every few seconds; one that has not for so long is dead.
+STALLED_SECONDS = 15
 
 
-@app.task(name="papers.run_check", queue="checks", retry=_RETRY)
+@app.task(name="papers.ask_for_records", queue="checks")
+def ask_for_records_task(check_id: int) -> None:
+    """Look records up, then queue the check itself, whatever came of it."""
+    close_old_connections()
+    try:
+        ask_for_records(check_id)
+    finally:
+        run_check_task.defer(check_id=check_id)
+
+
+@app.task(name="papers.run_check", queue="checks")
 def run_check_task(check_id: int) -> None:
     """Run one check."""
+    close_old_connections()
     run_check(check_id)
 
 
-@app.periodic(cron="* * * * *")
+@app.periodic(cron="* * * * * */10")
 @app.task(name="papers.pick_up_stalled", queue="upkeep", pass_context=True)
 async def pick_up_stalled(context: JobContext, timestamp: int) -> None:
-    """Put back the jobs of workers that stopped sending a heartbeat."""
+    """Put back the jobs of workers that died, and their checks."""
     manager: Any = context.app.job_manager
-    for job in await manager.get_stalled_jobs(seconds_since_heartbeat=60):
+    for job in await manager.get_stalled_jobs(seconds_since_heartbeat=STALLED_SECONDS):
+        if job.task_name == run_check_task.name:
+            await sync_to_async(release_check)(job.task_kwargs["check_id"])
         await manager.retry_job(job)
+
+
+@app.periodic(cron="* * * * *")
+@app.task(name="papers.upkeep", queue="upkeep")
+def upkeep(timestamp: int) -> None:
+    """Put back checks whose jobs are gone, and drop what nobody needs any more."""
+    close_old_connections()
+    for check_id in pick_up_lost({ask_for_records_task.name, run_check_task.name}):
+        run_check_task.defer(check_id=check_id)

@@ -74,12 +74,15 @@ def read_records(text: str) -> Records:
     """Read a file of records. Raises `RecordsInvalid` with the place of the fault."""
     try:
         data = json.loads(text)
-    except json.JSONDecodeError as error:
+    except (json.JSONDecodeError, RecursionError) as error:
         raise RecordsInvalid(f"The records are not well-formed JSON: {error}.") from error
     if isinstance(data, list):
         data = {"items": data}
     if not isinstance(data, dict) or not isinstance(data.get("items", []), list):
         raise RecordsInvalid("Records are a list of CSL-JSON items, or a table with “items”.")
+    prefixes = data.get("prefixes", [])
+    if not isinstance(prefixes, list) or not all(isinstance(p, str) for p in prefixes):
+        raise RecordsInvalid("“prefixes” is a list of the beginnings of DOIs.")
     works: dict[str, Work] = {}
     for number, item in enumerate(data.get("items", []), start=1):
         try:
@@ -89,7 +92,7 @@ def read_records(text: str) -> Records:
         for element in ("doi", "url"):
             if work.text(element):
                 works[identifier(work.text(element))] = work
-    return Records(works, tuple(map(str, data.get("prefixes", ()))), str(data.get("problem", "")))
+    return Records(works, tuple(prefixes), str(data.get("problem", "")))
 
 
 def discrepancies(written: Work, recorded: Work) -> list[Discrepancy]:

@@ -6,10 +6,9 @@ from playwright.sync_api import expect
 
 from benchmarks.check_time import long_paper
 from decisions.models import Decision
-from papers.actions.run_check import run_check
-from papers.actions.upload_paper import upload_paper
+from papers.actions.upload_paper import HandedIn, upload_paper
 from tests.browser.driver import BrowserTestCase
-from tests.world import assignment_of, hand_in, instructor
+from tests.world import assignment_of, hand_in, instructor, run_waiting_checks
 
 
 class Desk(BrowserTestCase):
@@ -156,12 +155,11 @@ class Desk(BrowserTestCase):
 
 class LongPaper(BrowserTestCase):
     def test_a_paper_of_300_pages_draws_only_what_is_seen(self) -> None:
-        check = upload_paper(
-            assignment_of(instructor()), file_name="long.docx", content=long_paper(300, 500)
-        )
-        run_check(check.pk)
+        file = HandedIn("long.docx", long_paper(300, 500))
+        paper = upload_paper(assignment_of(instructor()), file)
+        run_waiting_checks()
         self.sign_in(self.page)
-        self.go(f"/papers/{check.draft.paper_id}")
+        self.go(f"/papers/{paper.pk}")
         expect(self.page.locator(".row").first).to_be_visible()
         self.assertLess(self.page.locator(".galley-item").count(), 40)
         slowest = self.page.evaluate(

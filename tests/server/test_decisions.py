@@ -23,10 +23,19 @@ class DeskCase(TestCase):
             f"{self.address}/{end}", body or {}, content_type="application/json"
         )
 
+    def put(self, end: str, body: dict[str, Any]) -> Any:
+        return self.client.put(f"{self.address}/{end}", body, content_type="application/json")
+
+    def join(self, citation: str, entry: str) -> Any:
+        return self.put(f"joins/{citation}", {"entry": entry})
+
+    def undo(self) -> Any:
+        return self.client.delete(f"{self.address}/steps/last")
+
     def report(self) -> Any:
         return self.client.get(f"{self.address}/report").json()
 
-    def decide(self, keys: list[str], verdict: str, **more: str) -> Any:
+    def decide(self, keys: list[str], verdict: str, **more: Any) -> Any:
         return self.post("decisions", {"keys": keys, "verdict": verdict, **more}).json()
 
     def verdicts(self) -> dict[str, str]:
@@ -50,25 +59,25 @@ class Deciding(DeskCase):
         desk = self.decide(keys, "kept")
         self.assertEqual(len(desk["decisions"]), 5)
         self.assertIn("5 findings", desk["undo"])
-        self.post("undo")
+        self.undo()
         self.assertEqual(self.verdicts(), {})
 
     def test_undo_goes_back_step_by_step(self) -> None:
         one, two = (f["key"] for f in self.report()["findings"][:2])
         self.decide([one], "kept")
         self.decide([one, two], "waived")
-        self.assertEqual(self.post("undo").json()["decisions"][0]["verdict"], "kept")
+        self.assertEqual(self.undo().json()["decisions"][0]["verdict"], "kept")
         self.assertEqual(self.verdicts(), {one: "kept"})
-        self.post("undo")
+        self.undo()
         self.assertEqual(self.verdicts(), {})
-        answer = self.post("undo")
+        answer = self.undo()
         self.assertEqual((answer.status_code, answer.json()["code"]), (409, "nothing-to-undo"))
 
     def test_decisions_outlive_a_check_and_a_draft(self) -> None:
         findings = self.report()["findings"]
         pellow = next(f for f in findings if f["rule"] == "cite-unlisted")
         self.decide([pellow["key"]], "waived", remark="In the handout.")
-        self.post("check")
+        self.post("checks")
         run_waiting_checks()
         self.assertIn(pellow["key"], {f["key"] for f in self.report()["findings"]})
         file = SimpleUploadedFile("second.docx", file_of("marlowe") + b"\0")
@@ -76,6 +85,27 @@ class Deciding(DeskCase):
         run_waiting_checks()
         again = next(f for f in self.report()["findings"] if f["rule"] == "cite-unlisted")
         self.assertEqual(self.verdicts()[again["key"]], "waived")
+
+    def test_a_write_over_a_newer_one_is_told_and_changes_nothing(self) -> None:
+        key = self.report()["findings"][0]["key"]
+        desk = self.decide([key], "kept", remark="Mine.", seen={key: 0})
+        version = desk["decisions"][0]["version"]
+        self.decide([key], "waived", remark="Theirs.", seen={key: version})
+        body = {
+            "keys": [key],
+            "verdict": "kept",
+            "remark": "Mine, too late.",
+            "seen": {key: version},
+        }
+        answer = self.post("decisions", body)
+        self.assertEqual((answer.status_code, answer.json()["code"]), (409, "changed-meanwhile"))
+        self.assertEqual(
+            answer.json()["about"], {"key": key, "verdict": "waived", "remark": "Theirs."}
+        )
+        self.assertEqual(Decision.objects.get().remark, "Theirs.")
+        # What undo brings back is what was seen before.
+        self.undo()
+        self.assertEqual(self.post("decisions", body).status_code, 200)
 
     def test_keys_that_no_check_has_are_passed_over(self) -> None:
         self.assertEqual(self.decide(["no-such-key"], "kept")["decisions"], [])
@@ -87,24 +117,28 @@ class Deciding(DeskCase):
 
 
 class Joining(DeskCase):
-    def test_a_join_rechecks_at_once_outlives_checks_and_is_undone(self) -> None:
+    def test_a_join_is_checked_anew_outlives_checks_and_is_undone(self) -> None:
         report = self.report()
         pellow = next(c for c in report["citations"] if c["match"] == "none")
         quill = next(e for e in report["entries"] if e["label"] == "Quill")
-        self.post("joins", {"citation": pellow["key"], "entry": quill["key"]})
+        self.join(pellow["key"], quill["key"])
+        run_waiting_checks()
         joined = self.report()
         self.assertEqual((joined["tally"]["unlisted"], joined["tally"]["uncited"]), (0, 0))
-        self.post("check")
+        self.post("checks")
         run_waiting_checks()
         now = next(c for c in self.report()["citations"] if c["key"] == pellow["key"])
         self.assertTrue(now["by_hand"])
-        self.post("undo")
+        self.undo()
+        run_waiting_checks()
         self.assertEqual(self.report()["tally"]["unlisted"], 1)
         self.assertEqual(Join.objects.count(), 0)
 
     def test_no_entry_and_back_to_what_is_found(self) -> None:
         first = self.report()["citations"][0]
-        self.post("joins", {"citation": first["key"], "entry": ""})
+        self.join(first["key"], "")
+        run_waiting_checks()
         self.assertEqual(self.report()["citations"][0]["match"], "none")
-        self.post("joins", {"citation": first["key"], "entry": None})
+        self.client.delete(f"{self.address}/joins/{first['key']}")
+        run_waiting_checks()
         self.assertEqual(self.report()["citations"][0]["match"], "exact")

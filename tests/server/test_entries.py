@@ -19,15 +19,17 @@ class SettingEntriesRight(DeskCase):
         self.entry = next(e for e in self.report()["entries"] if e["kind"] == "book")
 
     def set(self, kind: str, borders: list[dict[str, Any]] | None = None) -> Any:
-        body: dict[str, Any] = {"entry": self.entry["key"], "kind": kind}
+        body: dict[str, Any] = {"kind": kind}
         if borders is not None:
             body["borders"] = borders
-        return self.post("entries", body)
+        answer = self.put(f"entries/{self.entry['key']}", body)
+        run_waiting_checks()
+        return answer
 
     def now(self) -> Any:
         return next(e for e in self.report()["entries"] if e["key"] == self.entry["key"])
 
-    def test_a_kind_is_checked_at_once_holds_and_is_undone(self) -> None:
+    def test_a_kind_is_checked_anew_holds_and_is_undone(self) -> None:
         desk = self.set("thesis").json()
         self.assertEqual(
             desk["hands"], [{"entry_key": self.entry["key"], "kind": "thesis", "borders": []}]
@@ -39,10 +41,11 @@ class SettingEntriesRight(DeskCase):
         )
         rules = {f["rule"] for f in self.report()["findings"] if f["entry"] == now["id"]}
         self.assertIn("entry-missing-medium", rules)
-        self.post("check")
+        self.post("checks")
         run_waiting_checks()
         self.assertEqual(self.now()["kind"], "thesis")
-        self.post("undo")
+        self.undo()
+        run_waiting_checks()
         self.assertEqual((self.now()["kind"], self.now()["set_by_hand"]), ("book", False))
         self.assertFalse(EntryHand.objects.exists())
 
@@ -56,7 +59,8 @@ class SettingEntriesRight(DeskCase):
     def test_a_second_choice_is_undone_to_the_first(self) -> None:
         self.set("thesis")
         self.set("report")
-        self.post("undo")
+        self.undo()
+        run_waiting_checks()
         self.assertEqual(self.now()["kind"], "thesis")
 
     def test_choosing_nothing_lets_grelt_read_again(self) -> None:
@@ -91,7 +95,7 @@ class SettingEntriesRight(DeskCase):
     def test_nobody_else_may(self) -> None:
         User.objects.create_user("moss", password=PASSWORD)
         self.client.logout()
-        self.assertEqual(self.set("thesis").status_code, 403)
+        self.assertEqual(self.set("thesis").status_code, 401)
         self.client.login(username="moss", password=PASSWORD)
         self.assertEqual(self.set("thesis").status_code, 404)
         self.assertFalse(EntryHand.objects.exists())

@@ -4,13 +4,15 @@ from __future__ import annotations
 
 import io
 from concurrent.futures import ThreadPoolExecutor
-from typing import ClassVar, cast
+from datetime import timedelta
+from typing import Any, ClassVar, cast
 from unittest import mock
 
 from django.contrib.auth.models import User
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import connection
-from django.test import Client, TestCase, TransactionTestCase
+from django.test import Client, TestCase, TransactionTestCase, override_settings
+from django.utils import timezone
 from procrastinate.contrib.django import app
 from procrastinate.contrib.django.django_connector import DjangoConnector
 from procrastinate.contrib.django.models import ProcrastinateJob
@@ -18,14 +20,25 @@ from procrastinate.contrib.django.models import ProcrastinateJob
 from courses.models import Assignment, Course
 from grelt import api as core
 from grelt.api import LIMITS
+from grelt.confined import Confinement, Died, OverMemory, OverTime
+from papers.actions.begin_check import begin_check
+from papers.actions.fail_check import fail_check
+from papers.actions.pick_up_lost import pick_up_lost
 from papers.actions.recheck_outdated import recheck_outdated
-from papers.actions.run_check import run_check
-from papers.models import Check, CitationRow, Draft, EntryRow, FindingRow, Paper
+from papers.actions.release_check import release_check
+from papers.models import Check, Draft, FindingRow, Paper, Report
 from tests.world import PASSWORD, assignment_of, file_of, hand_in, instructor, run_waiting_checks
 
 
 def upload(name: str, content: bytes) -> dict[str, SimpleUploadedFile]:
     return {"file": SimpleUploadedFile(name, content)}
+
+
+def asked(client: Client, verb: str, address: str, body: dict[str, object]) -> Any:
+    """Forms by POST, JSON by PUT, nothing else but the address otherwise."""
+    if verb == "put":
+        return client.put(address, body, content_type="application/json")
+    return getattr(client, verb)(address, body if verb == "post" else None)
 
 
 class HandingIn(TestCase):
@@ -34,6 +47,9 @@ class HandingIn(TestCase):
         self.assignment = assignment_of(self.user)
         self.client.force_login(self.user)
         self.address = f"/api/assignments/{self.assignment.pk}/papers"
+
+    def rows(self) -> Any:
+        return self.client.get(self.address).json()["papers"]
 
     def test_a_paper_is_kept_queued_checked_and_named(self) -> None:
         content = file_of("marlowe")
@@ -44,7 +60,7 @@ class HandingIn(TestCase):
         self.assertEqual(job.task_name, "papers.run_check")
         self.assertEqual(bytes(Draft.objects.get().content), content)
         run_waiting_checks()
-        row = self.client.get(self.address).json()[0]
+        row = self.rows()[0]
         self.assertEqual((row["writer"], row["title"]), ("Ines Marlowe", "The Mill at Slack Water"))
         state = row["check_state"]
         self.assertEqual(
@@ -55,8 +71,6 @@ class HandingIn(TestCase):
     def test_results_are_rows_that_can_be_queried(self) -> None:
         hand_in(self.assignment, "marlowe")
         report = self.client.get(f"/api/papers/{Paper.objects.get().pk}/report").json()
-        self.assertEqual(CitationRow.objects.filter(match="none").get().text, "(Pellow 112)")
-        self.assertEqual(EntryRow.objects.filter(times_cited=0).get().label, "Quill")
         self.assertEqual(FindingRow.objects.count(), len(report["findings"]))
         self.assertEqual(
             FindingRow.objects.filter(rule="cite-first-element", severity="error").count(), 2
@@ -111,8 +125,8 @@ class HandingIn(TestCase):
     def test_checking_again_gives_the_same_report_and_one_check(self) -> None:
         paper = hand_in(self.assignment, "marlowe")
         before = self.client.get(f"/api/papers/{paper.pk}/report").json()
-        with mock.patch("papers.actions.run_check.core.check") as check:
-            answer = self.client.post(f"/api/papers/{paper.pk}/check")
+        with mock.patch.object(Confinement, "run") as check:
+            answer = self.client.post(f"/api/papers/{paper.pk}/checks")
             self.assertEqual(answer.status_code, 202)
             run_waiting_checks()
             check.assert_not_called()  # same inputs, same report, no second run
@@ -123,7 +137,8 @@ class HandingIn(TestCase):
     def test_reports_of_another_version_are_made_again(self) -> None:
         hand_in(self.assignment, "marlowe")
         self.assertEqual(recheck_outdated(), 0)
-        Check.objects.update(core_version="0.0.1", key="old")
+        Check.objects.update(core_version="0.0.1", report=None)
+        Report.objects.all().delete()
         self.assertEqual(recheck_outdated(), 1)
         run_waiting_checks()
         self.assertEqual(recheck_outdated(), 0)
@@ -137,25 +152,162 @@ class HandingIn(TestCase):
         shown = self.client.get(f"/api/assignments/{assignment.pk}").json()
         self.assertEqual(shown["house_rules"], ["The list may hold works consulted and not cited."])
 
-    def test_a_failure_inside_the_core_keeps_the_file_and_says_so(self) -> None:
+    def test_every_end_of_a_check_has_a_message_and_a_way_on(self) -> None:
         paper = hand_in(self.assignment, "dray", checked=False)
-        check = Check.objects.get()
-        with (
-            mock.patch("papers.actions.run_check.core.check", side_effect=RuntimeError("bang")),
-            self.assertRaises(RuntimeError),
+        for ended, code in (
+            (RuntimeError("bang"), "check-failed"),
+            (OverTime(), "check-too-long"),
+            (OverMemory(), "check-too-large"),
+            (Died("bang"), "check-died"),
         ):
-            run_check(check.pk)
-        state = self.client.get(f"/api/papers/{paper.pk}").json()["check_state"]
-        self.assertEqual((state["state"], state["error_code"]), ("failed", "check-failed"))
-        self.assertNotIn("bang", state["error_message"])
+            with self.subTest(code), mock.patch.object(Confinement, "run", side_effect=ended):
+                if isinstance(ended, RuntimeError):
+                    with self.assertRaises(RuntimeError):
+                        run_waiting_checks()
+                else:
+                    run_waiting_checks()
+            state = self.client.get(f"/api/papers/{paper.pk}/checks/last").json()
+            self.assertEqual((state["state"], state["error_code"]), ("failed", code))
+            self.assertNotIn("bang", state["error_message"])
+            self.assertIn("The file is kept.", state["error_message"])
+            again = self.client.post(f"/api/papers/{paper.pk}/checks").json()
+            self.assertEqual(again["check_state"]["state"], "queued")
+        run_waiting_checks()
+        self.assertEqual(self.client.get(f"/api/papers/{paper.pk}/report").status_code, 200)
+
+    def test_a_process_that_died_once_is_tried_again(self) -> None:
+        paper = hand_in(self.assignment, "dray", checked=False)
+        real = Confinement.run
+        deaths = [Died("killed")]
+
+        def run(limits: Confinement, *asked: Any) -> Any:
+            if deaths:
+                raise deaths.pop()
+            return real(limits, *asked)
+
+        with mock.patch.object(Confinement, "run", run):
+            run_waiting_checks()
+        check = Check.objects.get(draft__paper=paper)
+        self.assertEqual((check.state, check.attempt, check.deaths), ("done", 2, 1))
+
+    def test_a_check_begins_and_ends_once(self) -> None:
+        hand_in(self.assignment, "dray", checked=False)
+        key = Check.objects.get().pk
+        mine = begin_check(key)
+        assert mine is not None
+        self.assertIsNone(begin_check(key), "somebody has it")
+        self.assertTrue(release_check(key))
+        other = begin_check(key)
+        assert other is not None
+        self.assertFalse(fail_check(mine, "late", "The first worker comes back late."))
+        self.assertTrue(fail_check(other, "check-failed", "So it is."))
+        self.assertFalse(release_check(key), "it is not running any more")
+
+    def test_checks_whose_jobs_are_gone_are_found(self) -> None:
+        hand_in(self.assignment, "dray", checked=False)
+        check = Check.objects.get()
+        tasks = {"papers.run_check"}
+        Check.objects.update(changed_at=timezone.now() - timedelta(hours=1))
+        self.assertEqual(pick_up_lost(tasks), [], "its job waits")
+        ProcrastinateJob.objects.all().update(status="failed")
+        self.assertEqual(pick_up_lost(tasks), [check.pk])
+        begin_check(check.pk)
+        self.assertEqual(pick_up_lost(tasks), [], "it has just begun")
+        Check.objects.update(changed_at=timezone.now() - timedelta(hours=1))
+        self.assertEqual(pick_up_lost(tasks), [check.pk])
+        self.assertEqual(Check.objects.get().state, "queued")
+
+    def test_what_cannot_be_stored_is_cleaned_first(self) -> None:
+        words = "The boats came\ud800 late\0 (Fitch 12). " * 3
+        answer = self.client.post(
+            self.address, upload("a\x01.md", words.encode("utf-8", "surrogatepass"))
+        )
+        run_waiting_checks()
+        state = self.client.get(f"/api/papers/{answer.json()['id']}/checks/last").json()["state"]
+        self.assertIn(state, ("done", "failed"))
+
+    def test_the_same_file_is_told_and_taken_in_where_it_is_meant(self) -> None:
+        paper = hand_in(self.assignment, "dray")
+        body = {"file": SimpleUploadedFile("copy.docx", file_of("dray"))}
+        answer = self.client.post(self.address, body)
+        self.assertEqual((answer.status_code, answer.json()["code"]), (409, "same-file"))
+        self.assertEqual(answer.json()["about"], {"paper": str(paper.pk)})
+        self.assertIn("Piers Dray", answer.json()["message"])
+        again = upload("copy.docx", file_of("dray")) | {"again": "true"}
+        self.assertEqual(self.client.post(self.address, again).status_code, 201)
+        draft = self.client.post(
+            f"/api/papers/{paper.pk}/drafts", upload("copy.docx", file_of("dray"))
+        )
+        self.assertEqual(draft.json()["code"], "same-file")
+
+    def test_an_upload_tried_again_makes_no_second_paper(self) -> None:
+        ids = set()
+        for _ in range(3):
+            answer = self.client.post(
+                self.address, upload("a.docx", file_of("dray")), headers={"Idempotency-Key": "k1"}
+            )
+            self.assertEqual(answer.status_code, 201)
+            ids.add(answer.json()["id"])
+        self.assertEqual((len(ids), Draft.objects.count(), Check.objects.count()), (1, 1, 1))
+
+    def test_nobody_fills_the_disk(self) -> None:
+        with override_settings(QUOTA=len(file_of("dray")) + 10):
+            self.client.post(self.address, upload("a.docx", file_of("dray")))
+            answer = self.client.post(self.address, upload("b.docx", file_of("finch")))
+        self.assertEqual((answer.status_code, answer.json()["code"]), (429, "too-many-papers"))
+        paper = Paper.objects.get()
+        for _ in range(5):
+            self.client.post(f"/api/papers/{paper.pk}/checks")
+        self.assertEqual(Check.objects.filter(state="queued").count(), 1)
+
+    def test_lists_come_in_pages_and_news_in_a_few_bytes(self) -> None:
+        papers = [
+            hand_in(self.assignment, n, checked=False).pk for n in ("dray", "finch", "marlowe")
+        ]
+        first = self.client.get(self.address, {"limit": 2}).json()
+        self.assertEqual(([p["id"] for p in first["papers"]], first["count"]), (papers[:2], 3))
+        rest = self.client.get(self.address, {"limit": 2, "after": first["next"]}).json()
+        self.assertEqual(([p["id"] for p in rest["papers"]], rest["next"]), (papers[2:], None))
+        some = self.client.get(self.address, {"ids": f"{papers[1]},999999"}).json()["papers"]
+        self.assertEqual([p["id"] for p in some], papers[1:2])
+        progress = f"/api/assignments/{self.assignment.pk}/progress"
+        later = (timezone.now() + timedelta(minutes=1)).isoformat()
+        self.assertEqual(
+            {
+                k: v
+                for k, v in self.client.get(progress, {"since": later}).json().items()
+                if k != "now"
+            },
+            {"busy": 3, "changed": []},
+        )
+        run_waiting_checks()
+        news = self.client.get(progress, {"since": rest["now"]})
+        self.assertEqual((news.json()["busy"], news.json()["changed"]), (0, papers))
+        self.assertLess(len(news.content), 300)
+        for wrong in ({"limit": "many"}, {"limit": 9999}, {"ids": "1,x"}, {"after": "9" * 40}):
+            self.assertEqual(self.client.get(self.address, wrong).status_code, 400)
+        self.assertEqual(self.client.get(progress).status_code, 400)
+
+    def test_a_report_that_is_known_is_not_sent_again(self) -> None:
+        paper = hand_in(self.assignment, "dray")
+        answer = self.client.get(
+            f"/api/papers/{paper.pk}/report", headers={"accept-encoding": "gzip"}
+        )
+        self.assertEqual(answer["Content-Encoding"], "gzip")
+        plain = self.client.get(f"/api/papers/{paper.pk}/report")
+        self.assertLess(len(answer.content) * 3, len(plain.content))
+        known = self.client.get(
+            f"/api/papers/{paper.pk}/report", headers={"if-none-match": plain["ETag"]}
+        )
+        self.assertEqual((known.status_code, known.content), (304, b""))
 
     def test_removing_can_be_undone(self) -> None:
         paper = hand_in(self.assignment, "dray")
         self.assertEqual(self.client.delete(f"/api/papers/{paper.pk}").status_code, 204)
-        self.assertEqual(self.client.get(self.address).json(), [])
+        self.assertEqual(self.rows(), [])
         self.assertEqual(self.client.get(f"/api/papers/{paper.pk}").status_code, 404)
         self.client.post(f"/api/papers/{paper.pk}/restore")
-        self.assertEqual(len(self.client.get(self.address).json()), 1)
+        self.assertEqual(len(self.rows()), 1)
 
 
 class TheQueue(TransactionTestCase):
@@ -208,12 +360,15 @@ class WhoMaySeeWhat(TestCase):
             ("get", f"{paper}/report", {}),
             ("get", f"{paper}/file", {}),
             ("get", f"{paper}/desk", {}),
-            ("post", f"{paper}/check", {}),
+            ("post", f"{paper}/checks", {}),
+            ("get", f"{paper}/checks/last", {}),
+            ("get", f"{work}/progress?since=2026-01-01T00:00:00Z", {}),
             ("post", f"{paper}/drafts", {"file": io.BytesIO(b"x")}),
             ("post", f"{paper}/decisions", {"keys": ["k"], "verdict": "kept"}),
-            ("post", f"{paper}/joins", {"citation": "c", "entry": ""}),
-            ("post", f"{paper}/entries", {"entry": "e", "kind": "book"}),
-            ("post", f"{paper}/undo", {}),
+            ("put", f"{paper}/joins/c", {"entry": ""}),
+            ("delete", f"{paper}/joins/c", {}),
+            ("put", f"{paper}/entries/e", {"kind": "book"}),
+            ("delete", f"{paper}/steps/last", {}),
             ("post", f"{paper}/restore", {}),
             ("delete", paper, {}),
         ]
@@ -222,7 +377,7 @@ class WhoMaySeeWhat(TestCase):
         self.client.force_login(self.other)
         for verb, address, body in self.addresses():
             with self.subTest(verb=verb, address=address):
-                answer = getattr(self.client, verb)(address, body)
+                answer = asked(self.client, verb, address, body)
                 self.assertEqual(answer.status_code, 404)
         self.assertEqual(self.client.get("/api/courses").json(), [])
         self.assertEqual(Draft.objects.count(), 1)
@@ -230,14 +385,14 @@ class WhoMaySeeWhat(TestCase):
     def test_nobody_is_asked_to_sign_in(self) -> None:
         for verb, address, body in [*self.addresses(), ("get", "/api/courses", {})]:
             with self.subTest(verb=verb, address=address):
-                answer = getattr(self.client, verb)(address, body)
-                self.assertEqual(answer.status_code, 403)
+                answer = asked(self.client, verb, address, body)
+                self.assertEqual(answer.status_code, 401)
                 self.assertEqual(answer.json()["code"], "signed-out")
 
     def test_forged_requests_are_refused(self) -> None:
         strict = Client(enforce_csrf_checks=True)
         strict.force_login(self.owner)
-        answer = strict.post(f"/api/papers/{self.paper.pk}/check")
+        answer = strict.post(f"/api/papers/{self.paper.pk}/checks")
         self.assertEqual(answer.status_code, 403)
         answer = strict.post("/api/session", {"username": "vale", "password": PASSWORD})
         self.assertEqual(answer.status_code, 403)

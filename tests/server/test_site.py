@@ -27,7 +27,7 @@ class SigningIn(TestCase):
         self.assertEqual(answer.json()["person"]["name"], "Tamsin Vale")
         self.assertEqual(self.client.get("/api/courses").status_code, 200)
         self.client.delete("/api/session")
-        self.assertEqual(self.client.get("/api/courses").status_code, 403)
+        self.assertEqual(self.client.get("/api/courses").status_code, 401)
 
     def test_a_wrong_password_is_refused_in_words(self) -> None:
         instructor()

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import json
 import threading
-from http.server import ThreadingHTTPServer
+import time
+from http.server import BaseHTTPRequestHandler, ThreadingHTTPServer
 from typing import Any
 
 from django.core.cache import cache
@@ -12,7 +13,9 @@ from django.test import TestCase, override_settings
 
 from grelt import api as core
 from lookup import service
-from sources.looked_up import HttpRecordSource
+from sources.actions.look_up import look_up
+from sources.models import Record
+from sources.queries import records_text
 from tests.world import assignment_of, hand_in_own, instructor
 
 KNOWN = "10.5555/wr.2021.101"
@@ -93,11 +96,11 @@ class Sources(TestCase):
 
     def test_only_for_those_who_signed_in(self) -> None:
         self.client.logout()
-        self.assertEqual(self.client.get("/api/guides/apa-7/shelf").status_code, 403)
+        self.assertEqual(self.client.get("/api/guides/apa-7/shelf").status_code, 401)
         self.assertEqual(
-            self.post("compose", {"guide": "mla-9", "kind": "book", "item": BOOK}).status_code, 403
+            self.post("compose", {"guide": "mla-9", "kind": "book", "item": BOOK}).status_code, 401
         )
-        self.assertEqual(self.client.get("/api/sources/record?id=x").status_code, 403)
+        self.assertEqual(self.client.get("/api/sources/record?id=x").status_code, 401)
 
 
 class LookUp(TestCase):
@@ -108,14 +111,39 @@ class LookUp(TestCase):
     def served(
         self, *, delay: float = 0.0, nonsense: bool = False
     ) -> tuple[ThreadingHTTPServer, str]:
-        running = service.server(0, delay=delay, nonsense=nonsense)
+        return self.serving(service.server(0, delay=delay, nonsense=nonsense))
+
+    def serving(self, running: ThreadingHTTPServer) -> tuple[ThreadingHTTPServer, str]:
         threading.Thread(target=running.serve_forever, daemon=True).start()
         self.addCleanup(running.server_close)
         self.addCleanup(running.shutdown)
         return running, f"http://127.0.0.1:{running.server_address[1]}"
 
+    def saying(self, body: bytes, pause: float = 0.0) -> str:
+        """A service that answers everything with these bytes, one by one where there is a pause."""
+
+        class Handler(BaseHTTPRequestHandler):
+            def do_GET(self) -> None:
+                self.send_response(200)
+                self.end_headers()
+                for byte in [body] if not pause else [body[n : n + 1] for n in range(len(body))]:
+                    try:
+                        self.wfile.write(byte)
+                        self.wfile.flush()
+                    except OSError:
+                        return
+                    time.sleep(pause)
+
+            def log_message(self, *_: object) -> None:
+                pass
+
+        return self.serving(ThreadingHTTPServer(("127.0.0.1", 0), Handler))[1]
+
     def found(self, address: str, *identifiers: str, wait: float = 5.0) -> Any:
-        return json.loads(HttpRecordSource(address, wait).text(list(identifiers)))
+        """What a check would take in, after asking."""
+        with override_settings(RECORDS_ADDRESS=address, RECORDS_WAIT=wait):
+            problem = look_up(list(identifiers))
+            return json.loads(records_text(list(identifiers), problem))
 
     def test_records_are_found_however_the_doi_is_written(self) -> None:
         _, address = self.served()
@@ -143,6 +171,41 @@ class LookUp(TestCase):
                 self.assertIn(words, got["problem"])
                 # Of a look-up that failed nothing may be called absent.
                 self.assertEqual((got["items"], got["prefixes"]), ([], []))
+
+    def test_whatever_it_says_is_taken_or_told(self) -> None:
+        deep = b'{"item":' + b"[" * 20_000 + b"]" * 20_000 + b"}"
+        for body in (
+            b"", b"[]", b"null", b"{", b'{"item": 3}', b'{"item": {}, "prefixes": null, "x": 1}',
+            b'{"item": null, "prefixes": 5}', b'{"item": null, "prefixes": [5]}', deep,
+            b'{"item": {"type": "book", "title": "a\\u0000b"}, "prefixes": []}',
+            b'{"item": {"type": "book", "title": "a\\ud800b"}, "prefixes": []}',
+            b'{"item": {"type": "book", "volume": NaN}, "prefixes": []}', b"\xff\xfe\x00",
+            b'{"item": {"author": "nobody"}, "prefixes": []}', b"9" * 5000,
+        ):  # fmt: skip
+            with self.subTest(body=body[:60]):
+                cache.clear()
+                got = self.found(self.saying(body), KNOWN)
+                self.assertTrue(got["problem"] or not got["items"] or got["items"][0])
+                Record.objects.all().delete()
+
+    def test_one_that_drips_is_waited_for_no_longer_than_was_said(self) -> None:
+        began = time.monotonic()
+        got = self.found(self.saying(b" " * 100, pause=0.1), KNOWN, wait=0.4)
+        self.assertIn("too slow", got["problem"])
+        self.assertLess(time.monotonic() - began, 3)
+
+    def test_the_whole_has_an_end_and_questions_are_counted(self) -> None:
+        address = self.served(delay=0.3)[1]
+        many = [f"10.5555/none.{n}" for n in range(40)]
+        began = time.monotonic()
+        with override_settings(RECORDS_WHOLE_WAIT=0.5):
+            self.assertIn("too slow", self.found(address, *many)["problem"])
+        self.assertLess(time.monotonic() - began, 3)
+        cache.clear()
+        quick = self.served()[1]
+        with override_settings(RECORDS_MOST=3):
+            self.assertIn("more sources", self.found(quick, *[f"{m}b" for m in many])["problem"])
+        self.assertEqual(Record.objects.filter(identifier__endswith="b").count(), 3)
 
     def test_what_was_answered_is_not_asked_again(self) -> None:
         running, address = self.served()

@@ -47,7 +47,7 @@ class SessionView(APIView):
         form.is_valid(raise_exception=True)
         user = authenticate(request._request, **form.validated_data)
         if user is None:
-            raise Problem("sign-in-refused", "That name and password do not go together.", 400)
+            raise Problem("sign-in-refused", "That name and password do not go together.")
         login(request._request, user)
         return Response(session_of(request._request))
 

@@ -15,6 +15,6 @@ def create_assignment(
 ) -> Assignment:
     """Raises `Problem` for an unknown guide, `HouseRuleInvalid` for house rules that are none."""
     if guide not in {g["id"] for g in core.guides()}:
-        raise Problem("guide-unknown", f"There is no guide called “{guide}”.", 400)
+        raise Problem("guide-unknown", f"There is no guide called “{guide}”.")
     core.house_rules(house)
     return Assignment.objects.create(course=course, title=title, guide=guide, house=house)

@@ -15,6 +15,7 @@ class AssignmentSchema(serializers.ModelSerializer[Assignment]):
     paper_count = serializers.IntegerField(read_only=True, default=0)
     course_name = serializers.CharField(source="course.name", read_only=True)
     guide_name = serializers.SerializerMethodField()
+    house = serializers.DictField(required=False)
     house_rules = serializers.SerializerMethodField()
 
     class Meta:
@@ -22,7 +23,6 @@ class AssignmentSchema(serializers.ModelSerializer[Assignment]):
         fields = ["id", "course", "course_name", "title", "guide", "guide_name", "house", "house_rules",
                   "paper_count"]  # fmt: skip
         read_only_fields = ["course"]
-        extra_kwargs = {"house": {"required": False}}
 
     def get_guide_name(self, assignment: Assignment) -> str:
         return core.guide_name(assignment.guide)

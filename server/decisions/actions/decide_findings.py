@@ -2,23 +2,34 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Any
 
 from django.db import transaction
 
+from config.problems import Problem
 from courses.queries import User, id_of
 from papers.models import FindingRow, Paper
 
 from ..models import Decision, Step
 
+_SAID = {"kept": "Keep", "waived": "Waive", "open": "Reopen"}
+
 
 @transaction.atomic
 def decide_findings(
-    user: User, paper: Paper, *, keys: list[str], verdict: str, remark: str | None
+    user: User,
+    paper: Paper,
+    *,
+    keys: list[str],
+    verdict: str,
+    remark: str | None,
+    seen: Mapping[str, int] | None = None,
 ) -> None:
     """Decide the findings with these keys. `remark` None leaves the remarks as they are.
 
-    Keys that no check of this paper has are passed over.
+    Keys that no check of this paper has are passed over. `seen` has the version of each decision that the
+    person saw (nought: none); where a newer one is there, nothing is written. Raises `Problem`.
     """
     Paper.objects.select_for_update().get(pk=paper.pk)
     rules = dict(
@@ -30,17 +41,17 @@ def decide_findings(
     if not known:
         return
     old = {d.finding_key: d for d in Decision.objects.filter(paper=paper, finding_key__in=known)}
-    before: list[dict[str, Any]] = []
+    _refuse_stale(old, seen or {})
+    count = f" {len(known)} findings" if len(known) > 1 else ""
+    step = Step.objects.create(
+        paper=paper,
+        by_id=id_of(user),
+        kind=Step.Kind.DECIDE,
+        said=f"{_SAID[verdict]}{count}: {rules[known[0]]}",
+        before=[_state(key, rules[key], old.get(key)) for key in known],
+    )
     for key in known:
         decision = old.get(key)
-        before.append(
-            {
-                "key": key,
-                "rule": rules[key],
-                "verdict": decision.verdict if decision else None,
-                "remark": decision.remark if decision else "",
-            }
-        )
         words = remark if remark is not None else (decision.remark if decision else "")
         if verdict == Decision.Verdict.OPEN and not words:
             Decision.objects.filter(paper=paper, finding_key=key).delete()
@@ -48,14 +59,30 @@ def decide_findings(
         Decision.objects.update_or_create(
             paper=paper,
             finding_key=key,
-            defaults={"rule": rules[key], "verdict": verdict, "remark": words},
-        )
-    said = {"kept": "Keep", "waived": "Waive", "open": "Reopen"}[verdict]
-    count = f" {len(known)} findings" if len(known) > 1 else ""
-    Step.objects.create(
-        paper=paper,
-        by_id=id_of(user),
-        kind=Step.Kind.DECIDE,
-        said=f"{said}{count}: {rules[known[0]]}",
-        before=before,
-    )
+            defaults={
+                "rule": rules[key], "verdict": verdict, "remark": words, "version": step.pk,
+            },
+        )  # fmt: skip
+
+
+def _state(key: str, rule: str, decision: Decision | None) -> dict[str, Any]:
+    return {
+        "key": key,
+        "rule": rule,
+        "verdict": decision.verdict if decision else None,
+        "remark": decision.remark if decision else "",
+        "version": decision.version if decision else 0,
+    }
+
+
+def _refuse_stale(old: Mapping[str, Decision], seen: Mapping[str, int]) -> None:
+    for key, version in seen.items():
+        decision = old.get(key)
+        if (decision.version if decision else 0) != version:
+            verdict = decision.verdict if decision else Decision.Verdict.OPEN
+            remark = decision.remark if decision else ""
+            raise Problem(
+                "changed-meanwhile",
+                "This was decided elsewhere meanwhile. What you wrote is still here.",
+                {"key": key, "verdict": str(verdict), "remark": remark},
+            )

@@ -5,8 +5,9 @@ from __future__ import annotations
 from django.db import transaction
 
 from courses.queries import User, id_of
-from papers.actions.recheck import recheck_now
+from papers.actions.queue_check import queue_check
 from papers.models import Paper
+from papers.queries import file_of
 
 from ..models import Join, Step
 
@@ -25,7 +26,7 @@ def join_citation(user: User, paper: Paper, *, citation_key: str, entry_key: str
         said="Join by hand" if entry_key is not None else "Unjoin",
         before=before,
     )
-    recheck_now(paper)
+    queue_check(file_of(paper))
 
 
 def set_join(paper: Paper, citation_key: str, entry_key: str | None) -> None:

@@ -7,8 +7,9 @@ from typing import Any
 from django.db import transaction
 
 from courses.queries import User, id_of
-from papers.actions.recheck import recheck_now
+from papers.actions.queue_check import queue_check
 from papers.models import Paper
+from papers.queries import file_of
 
 from ..models import EntryHand, Step
 
@@ -30,7 +31,7 @@ def set_entry(
     Step.objects.create(
         paper=paper, by_id=id_of(user), kind=Step.Kind.READ, said=said, before=[before]
     )
-    recheck_now(paper)
+    queue_check(file_of(paper))
 
 
 def write_hand(paper: Paper, entry_key: str, kind: str, borders: list[list[Any]]) -> None:

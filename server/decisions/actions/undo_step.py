@@ -5,8 +5,9 @@ from __future__ import annotations
 from django.db import transaction
 
 from config.problems import Problem
-from papers.actions.recheck import recheck_now
+from papers.actions.queue_check import queue_check
 from papers.models import Paper
+from papers.queries import file_of
 
 from ..models import Decision, Step
 from .join_citation import set_join
@@ -19,7 +20,7 @@ def undo_step(paper: Paper) -> str:
     Paper.objects.select_for_update().get(pk=paper.pk)
     step = Step.objects.filter(paper=paper).first()
     if step is None:
-        raise Problem("nothing-to-undo", "There is nothing left to undo.", 409)
+        raise Problem("nothing-to-undo", "There is nothing left to undo.")
     if step.kind == Step.Kind.DECIDE:
         for was in step.before:
             if was["verdict"] is None:
@@ -28,16 +29,20 @@ def undo_step(paper: Paper) -> str:
                 Decision.objects.update_or_create(
                     paper=paper,
                     finding_key=was["key"],
-                    defaults={k: was[k] for k in ("rule", "verdict", "remark")},
+                    defaults={
+                        # Steps of an earlier release say no version.
+                        "version": was.get("version", 0),
+                        **{k: was[k] for k in ("rule", "verdict", "remark")},
+                    },
                 )
     elif step.kind == Step.Kind.READ:
         for was in step.before:
             write_hand(paper, was["entry"], was["kind"], was["borders"])
-        recheck_now(paper)
+        queue_check(file_of(paper))
     else:
         for was in step.before:
             set_join(paper, was["citation"], was["entry"])
-        recheck_now(paper)
+        queue_check(file_of(paper))
     said = step.said
     step.delete()
     return said

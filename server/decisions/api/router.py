@@ -1,6 +1,7 @@
 """Decisions on findings, matches by hand, undo."""
 
-from django.urls import path
+from django.urls import path, register_converter
+from django.urls.converters import StringConverter
 from drf_spectacular.utils import extend_schema
 from rest_framework.request import Request
 from rest_framework.response import Response
@@ -34,35 +35,38 @@ class DecisionsView(APIView):
             keys=form.validated_data["keys"],
             verdict=form.validated_data["verdict"],
             remark=form.validated_data.get("remark"),
+            seen=form.validated_data.get("seen"),
         )
         return Response(DeskSchema(desk_of(paper)).data)
 
 
-class JoinsView(APIView):
+class JoinView(APIView):
     @extend_schema(request=JoinFormSchema, responses=DeskSchema, operation_id="desk_join")
-    def post(self, request: Request, paper_id: int) -> Response:
+    def put(self, request: Request, paper_id: int, citation: str) -> Response:
         paper = paper_for(request.user, paper_id)
         form = JoinFormSchema(data=request.data)
         form.is_valid(raise_exception=True)
-        join_citation(
-            request.user,
-            paper,
-            citation_key=form.validated_data["citation"],
-            entry_key=form.validated_data["entry"],
-        )
+        entry = form.validated_data["entry"]
+        join_citation(request.user, paper, citation_key=citation, entry_key=entry)
+        return Response(DeskSchema(desk_of(paper)).data)
+
+    @extend_schema(responses=DeskSchema, operation_id="desk_unjoin")
+    def delete(self, request: Request, paper_id: int, citation: str) -> Response:
+        paper = paper_for(request.user, paper_id)
+        join_citation(request.user, paper, citation_key=citation, entry_key=None)
         return Response(DeskSchema(desk_of(paper)).data)
 
 
-class EntriesView(APIView):
+class EntryView(APIView):
     @extend_schema(request=EntryFormSchema, responses=DeskSchema, operation_id="desk_set_entry")
-    def post(self, request: Request, paper_id: int) -> Response:
+    def put(self, request: Request, paper_id: int, entry: str) -> Response:
         paper = paper_for(request.user, paper_id)
         form = EntryFormSchema(data=request.data)
         form.is_valid(raise_exception=True)
         set_entry(
             request.user,
             paper,
-            entry_key=form.validated_data["entry"],
+            entry_key=entry,
             kind=form.validated_data["kind"],
             borders=[
                 [b["element"], b["start"], b["end"]] for b in form.validated_data.get("borders", [])
@@ -71,18 +75,26 @@ class EntriesView(APIView):
         return Response(DeskSchema(desk_of(paper)).data)
 
 
-class UndoView(APIView):
-    @extend_schema(request=None, responses=DeskSchema, operation_id="desk_undo")
-    def post(self, request: Request, paper_id: int) -> Response:
+class LastStepView(APIView):
+    @extend_schema(responses=DeskSchema, operation_id="desk_undo")
+    def delete(self, request: Request, paper_id: int) -> Response:
         paper = paper_for(request.user, paper_id)
         undo_step(paper)
         return Response(DeskSchema(desk_of(paper)).data)
 
 
+class StableKey(StringConverter):
+    """The stable key of a citation or an entry."""
+
+    regex = "[0-9A-Za-z._-]{1,16}"
+
+
+register_converter(StableKey, "key")
+
 urlpatterns = [
     path("papers/<int:paper_id>/desk", DeskView.as_view()),
     path("papers/<int:paper_id>/decisions", DecisionsView.as_view()),
-    path("papers/<int:paper_id>/joins", JoinsView.as_view()),
-    path("papers/<int:paper_id>/entries", EntriesView.as_view()),
-    path("papers/<int:paper_id>/undo", UndoView.as_view()),
+    path("papers/<int:paper_id>/joins/<key:citation>", JoinView.as_view()),
+    path("papers/<int:paper_id>/entries/<key:entry>", EntryView.as_view()),
+    path("papers/<int:paper_id>/steps/last", LastStepView.as_view()),
 ]

@@ -12,7 +12,7 @@ from ..models import Decision, EntryHand, Join
 class DecisionSchema(serializers.ModelSerializer[Decision]):
     class Meta:
         model = Decision
-        fields = ["finding_key", "rule", "verdict", "remark"]
+        fields = ["finding_key", "rule", "verdict", "remark", "version"]
         read_only_fields = fields
 
 
@@ -46,7 +46,6 @@ class BorderSchema(serializers.Serializer[Any]):
 class EntryFormSchema(serializers.Serializer[Any]):
     """An entry set right; without kind and borders Grelt reads it by itself again."""
 
-    entry = serializers.CharField(max_length=16)
     kind = serializers.ChoiceField(choices=list(core.KINDS), allow_blank=True)
     borders = BorderSchema(many=True, required=False)
 
@@ -61,17 +60,18 @@ class DeskSchema(serializers.Serializer[Any]):
 
 
 class DecideSchema(serializers.Serializer[Any]):
-    """Findings to decide. Without `remark` the remarks stay as they are."""
+    """Findings to decide. Without `remark` the remarks stay as they are; `seen` has the versions of decisions
+    that the person saw, by finding (nought where there was none)."""
 
     keys = serializers.ListField(
         child=serializers.CharField(max_length=16), min_length=1, max_length=5000
     )
     verdict = serializers.ChoiceField(choices=Decision.Verdict.choices)
     remark = serializers.CharField(required=False, allow_blank=True, max_length=4000)
+    seen = serializers.DictField(child=serializers.IntegerField(min_value=0), required=False)
 
 
 class JoinFormSchema(serializers.Serializer[Any]):
-    """A citation to join; `entry` empty for “no entry”, null to let Grelt match it again."""
+    """What a citation is joined to; `entry` empty for “no entry”."""
 
-    citation = serializers.CharField(max_length=16)
-    entry = serializers.CharField(max_length=16, allow_blank=True, allow_null=True)
+    entry = serializers.CharField(max_length=16, allow_blank=True)

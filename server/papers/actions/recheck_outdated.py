@@ -13,10 +13,12 @@ def recheck_outdated() -> int:
     count = 0
     for paper in Paper.objects.filter(removed_at__isnull=True):
         draft = Draft.objects.filter(paper=paper).defer("content").order_by("-number").first()
-        check = Check.objects.filter(draft=draft).defer("report").order_by("-id").first()
+        check = Check.objects.filter(draft=draft).order_by("-id").first()
         if draft is None or check is None or check.state != Check.State.DONE:
             continue
         if check.core_version != core.build_id():
+            # Entries may be read otherwise now, and have other addresses.
+            Draft.objects.filter(pk=draft.pk).update(identifiers=None)
             queue_check(draft)
             count += 1
     return count

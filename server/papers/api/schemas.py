@@ -4,13 +4,12 @@ from __future__ import annotations
 
 from typing import Any
 
-from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
 from grelt import api as core
 
-from ..models import Check, Paper
-from ..queries import current_check, current_draft
+from ..models import Check
+from ..queries import PaperRow
 
 
 class CheckSchema(serializers.ModelSerializer[Check]):
@@ -24,46 +23,78 @@ class CheckSchema(serializers.ModelSerializer[Check]):
         read_only_fields = fields
 
 
-class PaperSchema(serializers.ModelSerializer[Paper]):
+class PaperSchema(serializers.Serializer[PaperRow]):
     """A paper with its newest draft and the newest check of it."""
 
-    assignment_title = serializers.CharField(source="assignment.title", read_only=True)
-    course_name = serializers.CharField(source="assignment.course.name", read_only=True)
+    id = serializers.IntegerField(source="paper.pk")
+    assignment = serializers.IntegerField(source="paper.assignment_id")
+    assignment_title = serializers.CharField(source="paper.assignment.title")
+    course_name = serializers.CharField(source="paper.assignment.course.name")
     guide_name = serializers.SerializerMethodField()
+    writer = serializers.CharField(source="paper.writer")
+    title = serializers.CharField(source="paper.title")
     draft = serializers.SerializerMethodField()
     file_name = serializers.SerializerMethodField()
-    check_state = serializers.SerializerMethodField()
-    kept = serializers.IntegerField(read_only=True, default=0)
-    waived = serializers.IntegerField(read_only=True, default=0)
+    check_state = CheckSchema(source="check", allow_null=True)
+    kept = serializers.IntegerField()
+    waived = serializers.IntegerField()
+
+    def get_guide_name(self, row: PaperRow) -> str:
+        return core.guide_name(row.paper.assignment.guide)
+
+    def get_draft(self, row: PaperRow) -> int:
+        return row.draft.number if row.draft is not None else 0
+
+    def get_file_name(self, row: PaperRow) -> str:
+        return row.draft.file_name if row.draft is not None else ""
+
+
+class PapersSchema(serializers.Serializer[Any]):
+    """Papers in the order they came. `next` is what to ask for as `after`, for the following ones; null at the
+    end. `now` is what to ask for as `since`, to hear of changes."""
+
+    papers = PaperSchema(many=True)
+    next = serializers.IntegerField(allow_null=True)
+    count = serializers.IntegerField()
+    now = serializers.DateTimeField()
+
+
+class PapersAskedSchema(serializers.Serializer[Any]):
+    """Which papers: those after one, so many at most; or those of some ids."""
+
+    after = serializers.IntegerField(min_value=0, max_value=2**62, default=0)
+    limit = serializers.IntegerField(min_value=1, max_value=500, default=200)
+    ids = serializers.RegexField(r"^\d{1,18}(,\d{1,18}){0,499}$", required=False)
+
+
+class ProgressSchema(serializers.Serializer[Any]):
+    """How the checks of an assignment stand: how many wait or run, papers with news, and what to ask next."""
+
+    busy = serializers.IntegerField()
+    changed = serializers.ListField(child=serializers.IntegerField())
+    now = serializers.DateTimeField()
+
+
+class ProgressAskedSchema(serializers.Serializer[Any]):
+    since = serializers.DateTimeField()
+
+
+class StandingSchema(serializers.ModelSerializer[Check]):
+    """How the newest check of a paper stands, and no more."""
 
     class Meta:
-        model = Paper
-        fields = ["id", "assignment", "assignment_title", "course_name", "guide_name", "writer",
-                  "title", "draft", "file_name", "check_state", "kept", "waived"]  # fmt: skip
+        model = Check
+        fields = ["id", "state", "error_code", "error_message"]
         read_only_fields = fields
-
-    def get_guide_name(self, paper: Paper) -> str:
-        return core.guide_name(paper.assignment.guide)
-
-    def get_draft(self, paper: Paper) -> int:
-        draft = current_draft(paper)
-        return draft.number if draft is not None else 0
-
-    def get_file_name(self, paper: Paper) -> str:
-        draft = current_draft(paper)
-        return draft.file_name if draft is not None else ""
-
-    @extend_schema_field(CheckSchema(allow_null=True))
-    def get_check_state(self, paper: Paper) -> dict[str, Any] | None:
-        check = current_check(paper)
-        return CheckSchema(check).data if check is not None else None
 
 
 class UploadSchema(serializers.Serializer[Any]):
-    """A file handed in. `writer` may be left out; it is then read from the paper."""
+    """A file handed in. `writer` may be left out; it is then read from the paper. `again` takes in a file that
+    is there already."""
 
-    file = serializers.FileField(allow_empty_file=True)
+    file = serializers.FileField(allow_empty_file=True, max_length=4000)
     writer = serializers.CharField(required=False, allow_blank=True, max_length=200)
+    again = serializers.BooleanField(default=False)
 
 
 class RuleHelpSchema(serializers.Serializer[Any]):

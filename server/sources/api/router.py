@@ -1,7 +1,6 @@
 """The shelf of guides, composing, open formats, looking a record up."""
 
-import json
-
+from django.conf import settings
 from django.urls import path
 from drf_spectacular.utils import OpenApiParameter, extend_schema
 from rest_framework.request import Request
@@ -11,7 +10,8 @@ from rest_framework.views import APIView
 from courses.queries import assignment_for
 from grelt import api as core
 
-from ..looked_up import source
+from ..actions.look_up import look_up
+from ..queries import LONGEST_IDENTIFIER, known_to
 from .schemas import (
     ComposedSchema,
     ComposeFormSchema,
@@ -75,13 +75,14 @@ class RecordView(APIView):
     )
     def get(self, request: Request) -> Response:
         asked = request.query_params.get("id", "").strip()
-        look_up = source()
-        if look_up is None:
+        if not settings.RECORDS_ADDRESS:
             return Response({"item": None, "problem": "No look-up of records is set up."})
-        found = json.loads(look_up.text([asked] if asked else []))
-        item = found["items"][0] if found["items"] else None
+        sensible = asked.isprintable() and 0 < len(asked) <= LONGEST_IDENTIFIER
+        problem = look_up([asked]) if sensible else ""
+        record = known_to([asked]).get(asked) if sensible else None
+        item = record.item if record is not None else None
         nothing = "The look-up has no record of this."
-        return Response({"item": item, "problem": found["problem"] or ("" if item else nothing)})
+        return Response({"item": item, "problem": problem or ("" if item else nothing)})
 
 
 urlpatterns = [

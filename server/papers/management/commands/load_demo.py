@@ -12,7 +12,7 @@ from courses.models import Assignment, Course
 from demo.chapter import load_chapter
 from demo.essay import COURSES, Essay, load_essays
 from demo.write import file_of
-from papers.actions.upload_paper import upload_draft, upload_paper
+from papers.actions.upload_paper import HandedIn, upload_draft, upload_paper
 from papers.models import Paper
 
 # House rules of an assignment, by its title.
@@ -57,7 +57,7 @@ def _load(course: Course, essays: list[Essay]) -> None:
         name, content = file_of(essay)
         earlier = papers.get((essay.assignment, essay.writer))
         if earlier is not None:
-            upload_draft(earlier, file_name=name, content=content)
+            upload_draft(earlier, HandedIn(name, content))
             continue
-        check = upload_paper(assignment, file_name=name, content=content, writer=essay.writer)
-        papers[essay.assignment, essay.writer] = check.draft.paper
+        paper = upload_paper(assignment, HandedIn(name, content), essay.writer)
+        papers[essay.assignment, essay.writer] = paper
