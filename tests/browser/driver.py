@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 import shutil
+import threading
 from pathlib import Path
 from typing import Any, ClassVar
 
@@ -12,6 +13,8 @@ from django.core.cache import cache
 from django.db import connection
 from playwright.sync_api import Browser, Page, expect, sync_playwright
 
+from tests.world import run_waiting_checks
+
 os.environ.setdefault("DJANGO_ALLOW_ASYNC_UNSAFE", "true")
 # A busy machine is no fault of the interface.
 expect.set_options(timeout=20_000)
@@ -19,7 +22,13 @@ ROOT = Path(__file__).resolve().parents[2]
 AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 # What the browser says of an answer that refuses something: expected where a test provokes it.
 _REFUSALS = ("400 (Bad Request)", "403 (Forbidden)", "404 (Not Found)", "409 (Conflict)",
-             "422 (Unprocessable Entity)")  # fmt: skip
+             "422 (Unprocessable Entity)", "401 (Unauthorized)", "503 (Service Unavailable)")  # fmt: skip
+
+
+def _work(stop: threading.Event) -> None:
+    while not stop.wait(0.1):
+        run_waiting_checks()
+    connection.close()
 
 
 class BrowserTestCase(StaticLiveServerTestCase):
@@ -38,6 +47,14 @@ class BrowserTestCase(StaticLiveServerTestCase):
     def setUp(self) -> None:
         cache.clear()  # tries to sign in are counted from here
         self.page = self.window()
+
+    def start_worker(self) -> None:
+        """From now on checks that are queued are run, as by a worker."""
+        stop = threading.Event()
+        worker = threading.Thread(target=_work, args=(stop,))
+        worker.start()
+        self.addCleanup(worker.join)
+        self.addCleanup(stop.set)
 
     def window(self, scheme: Any = "light") -> Page:
         context = self.browser.new_context(

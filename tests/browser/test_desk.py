@@ -16,6 +16,7 @@ class Desk(BrowserTestCase):
         super().setUp()
         self.assignment = assignment_of(instructor())
         self.paper = hand_in(self.assignment, "marlowe")
+        self.start_worker()
         self.sign_in(self.page)
         self.open()
 
@@ -110,6 +111,24 @@ class Desk(BrowserTestCase):
         self.page.keyboard.press("Escape")
         self.page.keyboard.press("z")
         expect(self.page.locator(".row.ghost")).to_have_count(1)
+
+    def test_what_was_decided_elsewhere_meanwhile_is_shown_beside_ones_own(self) -> None:
+        self.page.keyboard.press(".")
+        expect(self.page.get_by_role("button", name="Keep K")).to_be_visible()
+        elsewhere = self.page.context.new_page()
+        elsewhere.goto(self.page.url)
+        expect(elsewhere.get_by_role("button", name="Waive W")).to_be_visible()
+        elsewhere.keyboard.press("w")
+        expect(elsewhere.get_by_role("button", name="All 4 left")).to_be_visible()
+        elsewhere.close()
+        self.page.keyboard.press("k")
+        dialog = self.page.get_by_role("dialog", name="Decided elsewhere meanwhile")
+        expect(dialog.get_by_label("As it stands now")).to_contain_text("waived")
+        expect(dialog.get_by_label("As you have it")).to_contain_text("kept")
+        self.assertEqual(list(self.decided().values()), ["waived"])
+        dialog.get_by_role("button", name="Put mine in its place").click()
+        expect(dialog).to_be_hidden()
+        self.assertEqual(list(self.decided().values()), ["kept"])
 
     def test_rounds_quiet_everything_else_and_live_in_the_address(self) -> None:
         self.page.get_by_role("button", name="List 1 left").click()

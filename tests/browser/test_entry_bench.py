@@ -18,6 +18,7 @@ class EntryBench(BrowserTestCase):
     def setUp(self) -> None:
         super().setUp()
         self.paper = hand_in_own(instructor(), "brock")
+        self.start_worker()
         self.sign_in(self.page)
         self.page.context.grant_permissions(["clipboard-read", "clipboard-write"])
         self.open()

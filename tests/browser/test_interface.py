@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from playwright.sync_api import FilePayload, expect
 
+from papers.models import Paper
 from tests.browser.driver import BrowserTestCase
 from tests.world import assignment_of, file_of, hand_in, instructor, run_waiting_checks
 
@@ -93,6 +94,47 @@ class Interface(BrowserTestCase):
         expect(links).to_have_count(2)
         self.page.get_by_role("button", name="Undo").click()
         expect(links).to_have_count(3)
+
+    def test_the_same_file_is_told_and_taken_in_where_it_is_meant(self) -> None:
+        hand_in(self.assignment, "dray")
+        self.sign_in(self.page)
+        self.go(self.here)
+        chooser = self.page.get_by_label("Papers to hand in")
+        chooser.set_input_files([payload("copy.docx", file_of("dray"))])
+        note = self.page.get_by_role("alert")
+        expect(note).to_contain_text("copy.docx was not taken in")
+        expect(note).to_contain_text("handed in by Piers Dray")
+        note.get_by_role("button", name="Take it in all the same").click()
+        expect(self.page.get_by_role("row", name="copy.docx")).to_be_visible()
+        expect(note).to_be_hidden()
+
+    def test_an_outage_is_said_and_passes_by_itself(self) -> None:
+        hand_in(self.assignment, "dray")
+        self.sign_in(self.page)
+        problem = '{"code": "database-away", "message": "The database does not answer."}'
+        self.page.route(
+            "**/api/assignments/**",
+            lambda route: route.fulfill(status=503, content_type="application/json", body=problem),
+        )
+        self.go(self.here)
+        expect(self.page.get_by_text("The database does not answer.").first).to_be_visible()
+        self.page.unroute("**/api/assignments/**")
+        expect(self.page.get_by_role("row", name="Piers Dray")).to_be_visible()
+        expect(self.page.get_by_text("The database does not answer.")).to_have_count(0)
+
+    def test_a_table_of_a_thousand_papers_draws_what_is_seen(self) -> None:
+        Paper.objects.bulk_create(
+            Paper(assignment=self.assignment, writer=f"Ada Writer{n:04}") for n in range(1000)
+        )
+        self.sign_in(self.page)
+        self.go(self.here)
+        expect(self.page.get_by_role("table")).to_have_attribute("aria-rowcount", "1001")
+        rows = self.page.get_by_role("row")
+        self.assertLess(rows.count(), 80)
+        expect(self.page.get_by_role("link", name="Ada Writer0000")).to_be_visible()
+        self.page.evaluate("document.querySelector('main').scrollTo(0, 1e7)")
+        expect(self.page.get_by_role("link", name="Ada Writer0999")).to_be_visible()
+        self.assertLess(rows.count(), 80)
 
     def test_an_address_that_leads_nowhere_says_so(self) -> None:
         self.sign_in(self.page)

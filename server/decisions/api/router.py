@@ -50,7 +50,7 @@ class JoinView(APIView):
         join_citation(request.user, paper, citation_key=citation, entry_key=entry)
         return Response(DeskSchema(desk_of(paper)).data)
 
-    @extend_schema(responses=DeskSchema, operation_id="desk_unjoin")
+    @extend_schema(responses={200: DeskSchema}, operation_id="desk_unjoin")
     def delete(self, request: Request, paper_id: int, citation: str) -> Response:
         paper = paper_for(request.user, paper_id)
         join_citation(request.user, paper, citation_key=citation, entry_key=None)
@@ -76,7 +76,7 @@ class EntryView(APIView):
 
 
 class LastStepView(APIView):
-    @extend_schema(responses=DeskSchema, operation_id="desk_undo")
+    @extend_schema(responses={200: DeskSchema}, operation_id="desk_undo")
     def delete(self, request: Request, paper_id: int) -> Response:
         paper = paper_for(request.user, paper_id)
         undo_step(paper)

@@ -15,6 +15,8 @@ export type DeskState = Schemas["DeskSchema"];
 export type Verdict = Schemas["Verdict"];
 export type SourceKind = Schemas["SourceKind"];
 
+type Problem = Schemas["ProblemSchema"];
+
 /** A refusal by the server, in words for the person. */
 export class ApiProblem extends Error {
   constructor(
@@ -22,8 +24,14 @@ export class ApiProblem extends Error {
     message: string,
     readonly status: number,
     readonly fields: Record<string, string> = {},
+    readonly about: Record<string, string> = {},
   ) {
     super(message);
+  }
+
+  /** Whether it may go well a little later: nothing answers, or the database is away. */
+  get passes(): boolean {
+    return this.status === 0 || this.status === 503;
   }
 }
 
@@ -61,25 +69,28 @@ export async function answered<T>(asked: Promise<Answer<T>>): Promise<T> {
 }
 
 export function problemOf(body: unknown, status: number): ApiProblem {
-  const known = (body ?? {}) as { code?: string; message?: string; fields?: Record<string, string> };
+  const known = (body ?? {}) as Partial<Problem>;
   return new ApiProblem(
     known.code ?? "failed",
     known.message ?? `Grelt could not do this (answer ${status}). Nothing was changed.`,
     status,
     known.fields,
+    known.about,
   );
 }
 
-/** Send a file; openapi-fetch has no progress or form bodies of its own. */
-export async function sendFile(address: string, file: File): Promise<PaperInfo> {
+/** Send a file; openapi-fetch has no form bodies of its own. `key` is the same where it is tried again, `again`
+ * takes in a file that is there already. */
+export async function sendFile(address: string, file: File, key: string, again = false): Promise<PaperInfo> {
   const form = new FormData();
   form.append("file", file);
+  if (again) form.append("again", "true");
   let response: Response;
   try {
     response = await fetch(address, {
       method: "POST",
       body: form,
-      headers: { "X-CSRFToken": cookie("csrftoken") },
+      headers: { "X-CSRFToken": cookie("csrftoken"), "Idempotency-Key": key },
     });
   } catch {
     throw new ApiProblem("no-answer", `“${file.name}” could not be sent: Grelt does not answer.`, 0);

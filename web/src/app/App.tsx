@@ -2,7 +2,7 @@ import createCache from "@emotion/cache";
 import { CacheProvider } from "@emotion/react";
 import CssBaseline from "@mui/material/CssBaseline";
 import { ThemeProvider } from "@mui/material/styles";
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryCache, QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { RouterProvider } from "react-router";
 
 import { ApiProblem } from "../api/client";
@@ -13,12 +13,22 @@ import { theme } from "./theme";
 const nonce = document.querySelector<HTMLMetaElement>("meta[name=csp-nonce]")?.content;
 const cache = createCache({ key: "g", prepend: true, ...(nonce ? { nonce } : {}) });
 
-const queries = new QueryClient({
+const queries: QueryClient = new QueryClient({
+  queryCache: new QueryCache({
+    // A session that ended elsewhere: whoever is signed in is asked for anew, which leads to the sign-in.
+    onError: (error) => {
+      if (error instanceof ApiProblem && error.code === "signed-out") {
+        void queries.invalidateQueries({ queryKey: ["session"] });
+      }
+    },
+  }),
   defaultOptions: {
     queries: {
       staleTime: 5_000,
       refetchOnWindowFocus: false,
-      retry: (count, error) => !(error instanceof ApiProblem) && count < 2,
+      // What passes by itself is waited for, and said meanwhile (see `Outage`).
+      retry: (count, error) => (error instanceof ApiProblem ? error.passes : count < 2),
+      retryDelay: (count) => Math.min(1000 * (count + 1), 5000),
     },
   },
 });

@@ -1,37 +1,22 @@
 import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import Typography from "@mui/material/Typography";
-import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 
 import "./cross-check.css";
 
-import { answered, client } from "../../api/client";
+import { usePaper } from "../../api/paper";
 import { Nothing } from "../../shared/Nothing";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
 import { crossTable, type CrossTable, type Row } from "./table";
 
-const BUSY = ["queued", "running"];
-
 /** Sources down, pages across: where the paper leans on what. Prints on one page. */
 export function CrossCheckPage() {
   const id = Number(useParams().paperId);
-  const path = { params: { path: { paper_id: id } } };
-  const paper = useQuery({
-    queryKey: ["paper", id],
-    queryFn: () => answered(client.GET("/api/papers/{paper_id}", path)),
-    refetchInterval: (query) => (BUSY.includes(query.state.data?.check_state?.state ?? "") ? 700 : false),
-  });
-  const check = paper.data?.check_state;
-  const report = useQuery({
-    queryKey: ["report", id, check?.id],
-    queryFn: () => answered(client.GET("/api/papers/{paper_id}/report", path)),
-    enabled: check?.state === "done",
-    staleTime: Infinity,
-  });
+  const { paper, report, check, busy } = usePaper(id);
   const navigate = useNavigate();
   useKeys({ x: () => void navigate(`/papers/${id}`), Escape: () => void navigate(`/papers/${id}`) });
   const table = useMemo(() => (report.data ? crossTable(report.data) : null), [report.data]);
@@ -57,7 +42,7 @@ export function CrossCheckPage() {
       {paper.isError && <ProblemNote problem={paper.error} />}
       {report.isError && <ProblemNote problem={report.error} />}
       {(paper.isPending || report.isFetching) && <LinearProgress aria-label="Fetching the paper" />}
-      {check && BUSY.includes(check.state) && (
+      {busy && (
         <Nothing title="Checking…" words="The table stands here as soon as the paper is checked." />
       )}
       {check?.state === "failed" && <Nothing title="The paper could not be read" words={check.error_message} />}

@@ -12,6 +12,8 @@ import "./media.css";
 import type { PaperInfo, SourceKind, Verdict } from "../../api/client";
 import { useKeys } from "../../shared/useKeys";
 import { Bench } from "./Bench";
+import { Conflict } from "./Conflict";
+import { conflictOf } from "./conflictOf";
 import { Galley } from "./Galley";
 import { KeyHelp } from "./KeyHelp";
 import { Ledger } from "./Ledger";
@@ -58,7 +60,12 @@ export function Desk({ paper, model, data, busy }: Props) {
     choose({ kind: "finding", id: key }, "bench");
   };
   const decide = (keys: string[], verdict: Verdict, remark?: string) =>
-    data.decide.mutate({ keys, verdict, ...(remark === undefined ? {} : { remark }) });
+    data.decide.mutate({
+      keys,
+      verdict,
+      ...(remark === undefined ? {} : { remark }),
+      seen: Object.fromEntries(keys.map((key) => [key, decisions.get(key)?.version ?? 0])),
+    });
   const decideAndGoOn = (verdict: Verdict) => {
     if (!finding) return;
     const again = decisions.get(finding.key)?.verdict === verdict;
@@ -111,7 +118,8 @@ export function Desk({ paper, model, data, busy }: Props) {
   const onSeen = useCallback((first: number, last: number) => {
     setSeen((old) => (old[0] === first && old[1] === last ? old : [first, last]));
   }, []);
-  const failure = data.decide.error ?? data.join.error ?? data.setEntry.error ?? data.undo.error;
+  const stale = conflictOf(data.decide.error, data.decide.variables);
+  const failure = (stale ? null : data.decide.error) ?? data.join.error ?? data.setEntry.error ?? data.undo.error;
 
   return (
     <main className="desk" aria-label={`The desk of ${paper.writer || paper.file_name}`}>
@@ -192,6 +200,15 @@ export function Desk({ paper, model, data, busy }: Props) {
         onClose={() => choose(null, "bench")}
         onHelp={() => setHelp(true)}
       />
+      {stale && (
+        <Conflict
+          conflict={stale}
+          finding={report.findings.find((f) => f.key === stale.key)}
+          busy={data.desk.isFetching}
+          onTheirs={() => data.decide.reset()}
+          onMine={() => decide(stale.asked.keys, stale.asked.verdict, stale.asked.remark)}
+        />
+      )}
       <KeyHelp open={help} rounds={roundsShown} onClose={() => setHelp(false)} />
       <Snackbar open={failure !== null} anchorOrigin={{ vertical: "top", horizontal: "center" }}>
         <Alert severity="error">{failure?.message} Nothing was changed.</Alert>

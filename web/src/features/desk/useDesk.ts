@@ -1,30 +1,23 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { answered, client, type DeskState, type SourceKind, type Verdict } from "../../api/client";
+import { usePaper } from "../../api/paper";
+import { usePaperList } from "../../api/paperList";
 import type { Border } from "./borders";
 
-const BUSY = ["queued", "running"];
+/** Findings to decide, with the versions of their decisions as the person saw them. */
+export interface Asked {
+  keys: string[];
+  verdict: Verdict;
+  remark?: string;
+  seen?: Record<string, number>;
+}
 
 /** Everything the desk reads and does of one paper. */
 export function useDesk(id: number) {
   const queries = useQueryClient();
   const path = { params: { path: { paper_id: id } } };
-  const paper = useQuery({
-    queryKey: ["paper", id],
-    queryFn: () => answered(client.GET("/api/papers/{paper_id}", path)),
-    refetchInterval: (query) => {
-      const state = query.state.data?.check_state?.state;
-      return state !== undefined && BUSY.includes(state) ? 700 : false;
-    },
-  });
-  const check = paper.data?.check_state;
-  const report = useQuery({
-    queryKey: ["report", id, check?.id],
-    queryFn: () => answered(client.GET("/api/papers/{paper_id}/report", path)),
-    enabled: check?.state === "done",
-    staleTime: Infinity,
-    placeholderData: (old) => old,
-  });
+  const { paper, report } = usePaper(id);
   const desk = useQuery({
     queryKey: ["desk", id],
     queryFn: () => answered(client.GET("/api/papers/{paper_id}/desk", path)),
@@ -39,26 +32,36 @@ export function useDesk(id: number) {
     return queries.invalidateQueries({ queryKey: ["paper", id] });
   };
   const decide = useMutation({
-    mutationFn: (body: { keys: string[]; verdict: Verdict; remark?: string }) =>
+    mutationFn: (body: Asked) =>
       answered(client.POST("/api/papers/{paper_id}/decisions", { ...path, body })),
     onSuccess: settle,
+    // Decided elsewhere meanwhile: what is there now is shown beside what was asked.
+    onError: () => queries.invalidateQueries({ queryKey: ["desk", id] }),
   });
   const join = useMutation({
-    mutationFn: (body: { citation: string; entry: string | null }) =>
-      answered(client.POST("/api/papers/{paper_id}/joins", { ...path, body })),
+    mutationFn: ({ citation, entry }: { citation: string; entry: string | null }) => {
+      const to = { params: { path: { paper_id: id, citation } } };
+      return answered(
+        entry === null
+          ? client.DELETE("/api/papers/{paper_id}/joins/{citation}", to)
+          : client.PUT("/api/papers/{paper_id}/joins/{citation}", { ...to, body: { entry } }),
+      );
+    },
     onSuccess: rechecked,
   });
   const setEntry = useMutation({
-    mutationFn: (body: { entry: string; kind: SourceKind | ""; borders: Border[] }) =>
-      answered(client.POST("/api/papers/{paper_id}/entries", { ...path, body })),
+    mutationFn: ({ entry, ...body }: { entry: string; kind: SourceKind | ""; borders: Border[] }) =>
+      answered(
+        client.PUT("/api/papers/{paper_id}/entries/{entry}", { params: { path: { paper_id: id, entry } }, body }),
+      ),
     onSuccess: rechecked,
   });
   const undo = useMutation({
-    mutationFn: () => answered(client.POST("/api/papers/{paper_id}/undo", path)),
+    mutationFn: () => answered(client.DELETE("/api/papers/{paper_id}/steps/last", path)),
     onSuccess: rechecked,
   });
   const again = useMutation({
-    mutationFn: () => answered(client.POST("/api/papers/{paper_id}/check", path)),
+    mutationFn: () => answered(client.POST("/api/papers/{paper_id}/checks", path)),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["paper", id] }),
   });
   return { paper, report, desk, decide, join, setEntry, undo, again };
@@ -66,18 +69,9 @@ export function useDesk(id: number) {
 
 /** The papers beside this one, for going on to the next. */
 export function useNeighbours(assignment: number | undefined, id: number) {
-  const papers = useQuery({
-    queryKey: ["papers", assignment],
-    queryFn: () =>
-      answered(
-        client.GET("/api/assignments/{assignment_id}/papers", {
-          params: { path: { assignment_id: assignment ?? 0 } },
-        }),
-      ),
-    enabled: assignment !== undefined,
-  });
+  const { papers } = usePaperList(assignment);
   const last = (name: string) => name.split(" ").at(-1) ?? "";
-  const rows = [...(papers.data ?? [])].sort((a, b) => last(a.writer).localeCompare(last(b.writer)) || a.id - b.id);
+  const rows = [...(papers ?? [])].sort((a, b) => last(a.writer).localeCompare(last(b.writer)) || a.id - b.id);
   const at = rows.findIndex((p) => p.id === id);
   return { at, count: rows.length, previous: rows[at - 1], next: at >= 0 ? rows[at + 1] : undefined };
 }

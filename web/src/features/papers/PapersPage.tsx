@@ -6,7 +6,7 @@ import LinearProgress from "@mui/material/LinearProgress";
 import Snackbar from "@mui/material/Snackbar";
 import Typography from "@mui/material/Typography";
 import { useRef, useState, type DragEvent } from "react";
-import { useParams } from "react-router";
+import { Link, useParams } from "react-router";
 
 import type { PaperInfo } from "../../api/client";
 import { ProblemNote } from "../../shared/ProblemNote";
@@ -19,11 +19,13 @@ export function PapersPage() {
   const { assignmentId } = useParams();
   const id = Number(assignmentId);
   const assignment = useAssignment(id);
-  const papers = usePapers(id);
-  const { sending, handIn, dismiss } = useHandIn(id);
+  const { list, away } = usePapers(id);
+  const papers = list.papers;
+  const { sending, handIn, dismiss, sendAgain } = useHandIn(id);
   const actions = usePaperActions(id);
   const [dragging, setDragging] = useState(false);
   const [removed, setRemoved] = useState<PaperInfo | null>(null);
+  const scroller = useRef<HTMLElement>(null);
   const chooser = useRef<HTMLInputElement>(null);
   useKeys({ u: () => chooser.current?.click() });
 
@@ -55,7 +57,7 @@ export function PapersPage() {
           {assignment.data?.course_name} · <b>{assignment.data?.title}</b>
         </Typography>
       </TopBar>
-      <Box component="main" sx={{ flex: 1, overflow: "auto", p: 3 }}>
+      <Box component="main" ref={scroller} sx={{ flex: 1, overflow: "auto", p: 3 }}>
         {assignment.isError && <ProblemNote problem={assignment.error} />}
         <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 2 }}>
           <Box sx={{ flex: 1 }}>
@@ -86,27 +88,49 @@ export function PapersPage() {
         {underway.length > 0 && (
           <Box sx={{ mb: 2 }} role="status">
             <Typography color="text.secondary" gutterBottom>
-              Sending {underway.find((s) => s.state === "sending")?.name ?? underway[0]?.name}
+              Sending {(underway.find((s) => s.state === "sending") ?? underway[0])?.file.name}
               {underway.length > 1 && `, ${underway.length - 1} to follow`}
             </Typography>
             <LinearProgress aria-label="Sending" />
           </Box>
         )}
         {refused.map((s) => (
-          <Alert key={s.name} severity="error" sx={{ mb: 1 }} onClose={dismiss}>
-            <b>{s.name}</b> was not taken in. {s.message}
+          <Alert
+            key={s.key}
+            severity={s.problem?.code === "same-file" ? "info" : "error"}
+            sx={{ mb: 1 }}
+            onClose={() => dismiss(s.key)}
+            action={
+              s.problem?.code === "same-file" && (
+                <>
+                  <Button color="inherit" size="small" component={Link} to={`/papers/${s.problem.about.paper}`}>
+                    Open it
+                  </Button>
+                  <Button color="inherit" size="small" onClick={() => void sendAgain(s)}>
+                    Take it in all the same
+                  </Button>
+                  <Button color="inherit" size="small" onClick={() => dismiss(s.key)}>
+                    Leave it
+                  </Button>
+                </>
+              )
+            }
+          >
+            <b>{s.file.name}</b> was not taken in. {s.problem?.message}
           </Alert>
         ))}
-        {papers.isPending && <LinearProgress aria-label="Loading the papers" />}
-        {papers.isError && <ProblemNote problem={papers.error} retry={() => void papers.refetch()} />}
-        {papers.data?.length === 0 && (
+        {away && <Alert severity="warning" sx={{ mb: 1 }}>{away.message}</Alert>}
+        {list.isPending && <LinearProgress aria-label="Loading the papers" />}
+        {list.isError && <ProblemNote problem={list.error} retry={() => void list.refetch()} />}
+        {papers?.length === 0 && (
           <Typography sx={{ p: 6, textAlign: "center" }} color="text.secondary">
             No papers yet. Drop them here ({READABLE.join(", ")}); each is checked as it comes in.
           </Typography>
         )}
-        {papers.data && papers.data.length > 0 && (
+        {papers && papers.length > 0 && (
           <PapersTable
-            papers={papers.data}
+            papers={papers}
+            scroller={scroller}
             onRemove={remove}
             onCheck={(paper) => actions.check.mutate(paper.id)}
             onNewDraft={(paper, file) => actions.newDraft.mutate({ id: paper.id, file })}

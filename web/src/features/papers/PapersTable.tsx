@@ -13,14 +13,18 @@ import TableHead from "@mui/material/TableHead";
 import TableRow from "@mui/material/TableRow";
 import TableSortLabel from "@mui/material/TableSortLabel";
 import Tooltip from "@mui/material/Tooltip";
-import { useId, useState } from "react";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useId, useMemo, useState, type RefObject } from "react";
 import { Link as RouterLink } from "react-router";
 
 import type { PaperInfo } from "../../api/client";
-import { READABLE, isBusy } from "./usePapers";
+import { isBusy } from "../../api/paperList";
+import { READABLE } from "./usePapers";
 
 interface Props {
   papers: PaperInfo[];
+  /** What scrolls, for drawing only the rows that are seen. */
+  scroller: RefObject<HTMLElement | null>;
   onRemove: (paper: PaperInfo) => void;
   onCheck: (paper: PaperInfo) => void;
   onNewDraft: (paper: PaperInfo, file: File) => void;
@@ -43,15 +47,41 @@ function figure(paper: PaperInfo, column: Figure): number {
   return paper.check_state?.[column] ?? 0;
 }
 
-export function PapersTable({ papers, onRemove, onCheck, onNewDraft }: Props) {
-  const [sort, setSort] = useState<{ by: Column; down: boolean }>({ by: "writer", down: false });
-  const rows = [...papers].sort((a, b) => {
+const ROW_HEIGHT = 57;
+const HEAD_AND_MARGIN = 120;
+
+interface Sort {
+  by: Column;
+  down: boolean;
+}
+
+function sorted(papers: PaperInfo[], { by, down }: Sort): PaperInfo[] {
+  const collator = new Intl.Collator();
+  const names = new Map(papers.map((p) => [p.id, surname(p)]));
+  return [...papers].sort((a, b) => {
     const order =
-      sort.by === "writer"
-        ? surname(a).localeCompare(surname(b)) || a.id - b.id
-        : figure(a, sort.by) - figure(b, sort.by) || a.id - b.id;
-    return sort.down ? -order : order;
+      by === "writer"
+        ? collator.compare(names.get(a.id) ?? "", names.get(b.id) ?? "")
+        : figure(a, by) - figure(b, by);
+    return (down ? -order : order) || a.id - b.id;
   });
+}
+
+export function PapersTable({ papers, scroller, onRemove, onCheck, onNewDraft }: Props) {
+  const [sort, setSort] = useState<Sort>({ by: "writer", down: false });
+  const rows = useMemo(() => sorted(papers, sort), [papers, sort]);
+  // eslint-disable-next-line react-hooks/incompatible-library -- what it gives is used here and nowhere kept
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_HEIGHT,
+    getItemKey: (index) => rows[index]?.id ?? index,
+    scrollMargin: HEAD_AND_MARGIN,
+    overscan: 12,
+  });
+  const items = virtual.getVirtualItems();
+  const above = (items[0]?.start ?? HEAD_AND_MARGIN) - HEAD_AND_MARGIN;
+  const below = virtual.getTotalSize() - ((items.at(-1)?.end ?? HEAD_AND_MARGIN) - HEAD_AND_MARGIN);
   const press = (by: Column) =>
     setSort((old) => ({ by, down: old.by === by ? !old.down : by !== "writer" }));
   const head = (by: Column, label: string, hint: string) => (
@@ -74,7 +104,7 @@ export function PapersTable({ papers, onRemove, onCheck, onNewDraft }: Props) {
   );
   return (
     <TableContainer component={Paper} variant="outlined">
-      <Table stickyHeader aria-label="Papers" sx={{ "& .MuiTableCell-root": { px: 1 } }}>
+      <Table stickyHeader aria-label="Papers" aria-rowcount={rows.length + 1} sx={{ "& .MuiTableCell-root": { px: 1 } }}>
         <TableHead>
           <TableRow>
             {head("writer", "Writer", "By surname")}
@@ -87,26 +117,52 @@ export function PapersTable({ papers, onRemove, onCheck, onNewDraft }: Props) {
           </TableRow>
         </TableHead>
         <TableBody>
-          {rows.map((paper) => (
-            <Row key={paper.id} paper={paper} onRemove={onRemove} onCheck={onCheck} onNewDraft={onNewDraft} />
-          ))}
+          <Gap height={above} />
+          {items.map((item) => {
+            const paper = rows[item.index];
+            return (
+              paper && (
+                <Row
+                  key={paper.id}
+                  paper={paper}
+                  index={item.index}
+                  measure={virtual.measureElement}
+                  onRemove={onRemove}
+                  onCheck={onCheck}
+                  onNewDraft={onNewDraft}
+                />
+              )
+            );
+          })}
+          <Gap height={below} />
         </TableBody>
       </Table>
     </TableContainer>
   );
 }
 
+/** The rows that are not drawn, as high as they would be. */
+function Gap({ height }: { height: number }) {
+  return height > 0 ? <tr aria-hidden style={{ height }} /> : null;
+}
+
 function surname(paper: PaperInfo): string {
   return paper.writer.split(" ").at(-1) ?? "";
 }
 
-function Row({ paper, onRemove, onCheck, onNewDraft }: { paper: PaperInfo } & Omit<Props, "papers">) {
+interface RowProps extends Pick<Props, "onRemove" | "onCheck" | "onNewDraft"> {
+  paper: PaperInfo;
+  index: number;
+  measure: (row: HTMLTableRowElement | null) => void;
+}
+
+function Row({ paper, index, measure, onRemove, onCheck, onNewDraft }: RowProps) {
   const check = paper.check_state;
   const done = check?.state === "done";
   const failed = check?.state === "failed";
   const decided = paper.kept + paper.waived;
   return (
-    <TableRow hover>
+    <TableRow hover ref={measure} data-index={index} aria-rowindex={index + 2}>
       <TableCell sx={{ maxWidth: 310 }}>
         <Link component={RouterLink} to={`/papers/${paper.id}`} sx={{ fontWeight: 600 }}>
           {paper.writer || paper.file_name}
