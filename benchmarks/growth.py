@@ -114,7 +114,8 @@ def draw(curves: dict[str, list[tuple[int, float, float]]], out: Path) -> None:
         (2, "MB", out.with_stem(f"{out.stem}-memory")),
     ):
         chart = pygal.XY(
-            title=f"A check: {unit}", style=plain, js=(), width=1100, height=800, truncate_legend=-1, include_x_axis=True,
+            title=f"A check: {unit}", style=plain, js=(), width=1100, height=800, truncate_legend=-1,
+            include_x_axis=True,
             legend_at_bottom=True, legend_at_bottom_columns=3,
             x_title="eighths of the most", disable_xml_declaration=True,
         )  # fmt: skip

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 import os
 from pathlib import Path
 from typing import Any
@@ -15,12 +14,14 @@ VAR = Path(os.environ.get("GRELT_VAR", ROOT / "var"))
 PORT = int(os.environ.get("GRELT_PORT", "8417"))
 
 DEBUG = os.environ.get("GRELT_DEBUG") == "1"
-SECRET_KEY = os.environ.get("GRELT_SECRET_KEY", "only-for-tests-and-commands-that-serve-nobody")
+# Good for tests and commands alone: the web server refuses to run with it.
+PUBLIC_KEY = "only-for-tests-and-commands-that-serve-nobody"
+SECRET_KEY = os.environ.get("GRELT_SECRET_KEY", PUBLIC_KEY)
 ALLOWED_HOSTS = [
     "127.0.0.1",
     "localhost",
     "[::1]",
-    *json.loads(os.environ.get("GRELT_HOSTS", "[]")),
+    *os.environ.get("GRELT_HOSTS", "").replace(",", " ").split(),
 ]
 
 # Behind a proxy that speaks TLS (it must set `X-Forwarded-Proto`): cookies travel encrypted alone.
@@ -65,6 +66,7 @@ MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
     "django.middleware.gzip.GZipMiddleware",
     "config.content_policy.ContentPolicyMiddleware",
+    "config.caching.NothingKeptMiddleware",
     "whitenoise.middleware.WhiteNoiseMiddleware",
     "django.contrib.sessions.middleware.SessionMiddleware",
     "django.middleware.common.CommonMiddleware",
@@ -79,7 +81,7 @@ DATABASES: dict[str, dict[str, Any]] = {
     "default": {
         "ENGINE": "django.db.backends.postgresql",
         "NAME": os.environ.get("GRELT_DB_NAME", "grelt"),
-        "USER": os.environ.get("GRELT_DB_USER", "postgres"),
+        "USER": os.environ.get("GRELT_DB_USER", "grelt"),
         "HOST": os.environ.get("GRELT_DB_HOST", "127.0.0.1"),
         "PORT": os.environ.get("GRELT_DB_PORT", "54417"),
         "PASSWORD": os.environ.get("GRELT_DB_PASSWORD", ""),
@@ -92,6 +94,13 @@ DATABASES: dict[str, dict[str, Any]] = {
         },
     }
 }
+# One store for all processes and machines: the counts of tries to sign in are worth something only so.
+CACHES = {
+    "default": {"BACKEND": "django.core.cache.backends.db.DatabaseCache", "LOCATION": "grelt_cache"}
+}
+# Tries to sign in: for one name from one address, for one name from anywhere, from one address for anybody (a
+# class may sit behind one).
+SIGN_IN_RATES = {"both": "10/min", "name": "60/hour", "address": "300/hour"}
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 PASSWORD_HASHERS = ["django.contrib.auth.hashers.Argon2PasswordHasher"]
@@ -135,7 +144,8 @@ REST_FRAMEWORK = {
     ],
     "DEFAULT_SCHEMA_CLASS": "config.described.Described",
     "EXCEPTION_HANDLER": "config.problems.handle",
-    "DEFAULT_THROTTLE_RATES": {"sign-in": os.environ.get("GRELT_SIGN_IN_RATE", "20/min")},
+    # Who asks is who connects: the web server believes the proxy that is set up, and no other.
+    "NUM_PROXIES": 0,
     "UNAUTHENTICATED_USER": "django.contrib.auth.models.AnonymousUser",
 }
 SPECTACULAR_SETTINGS = {

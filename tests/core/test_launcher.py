@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import os
 import socket
+import subprocess
 import sys
 import tempfile
+import time
 import unittest
 from pathlib import Path
 from unittest import mock
@@ -14,8 +16,9 @@ ROOT = Path(__file__).resolve().parents[2]
 sys.path.insert(0, str(ROOT / "tools"))
 
 from launch import __main__ as launcher  # noqa: E402
-from launch import debian, node_env, paths, postgres, serve  # noqa: E402
+from launch import debian, instance, node_env, paths, postgres, serve  # noqa: E402
 from launch.say import Trouble, run  # noqa: E402
+from launch.supervise import Service, Supervisor  # noqa: E402
 
 
 class Ports(unittest.TestCase):
@@ -79,18 +82,93 @@ class Missing(unittest.TestCase):
 
 
 class LeftOver(unittest.TestCase):
-    def test_only_processes_of_this_project_are_ended(self) -> None:
+    def process(self, **marks: str) -> subprocess.Popen[bytes]:
+        child = subprocess.Popen(
+            [sys.executable, "-c", "import time; time.sleep(60)"], env={**os.environ, **marks}
+        )
+        self.addCleanup(child.wait)
+        self.addCleanup(child.kill)
+        # Its environment is its own as soon as it runs its program.
+        while b"sleep" not in Path(f"/proc/{child.pid}/cmdline").read_bytes():
+            time.sleep(0.01)
+        return child
+
+    def test_processes_of_this_checkout_are_ended_and_no_others(self) -> None:
+        ours = self.process(**{instance.MARK: "/made/up"})
+        others = self.process(**{instance.MARK: "/made/up/elsewhere"})
+        with mock.patch.object(instance, "mark", return_value="/made/up"):
+            self.assertEqual(instance.end_left_over(), 1)
+        self.assertEqual(ours.wait(5), -15)
+        self.assertIsNone(others.poll())
+
+    def test_the_second_to_come_is_told_where_the_first_is(self) -> None:
         with tempfile.TemporaryDirectory() as folder:
-            record = Path(folder) / "running"
-            record.write_text(f"{os.getppid()} 999999999")
-            with (
-                mock.patch.object(serve, "_RUNNING", record),
-                mock.patch("launch.serve.os.kill") as kill,
-            ):
-                with mock.patch.object(serve, "PYTHON", Path("/no/such/python")):
-                    serve._end_left_over()
-                kill.assert_not_called()
-            self.assertFalse(record.exists())
+            path = Path(folder) / "lock"
+            with mock.patch.object(instance, "_LOCK", path):
+                lock = instance.take_lock()
+                assert lock is not None
+                instance.note(lock, "it is at http://127.0.0.1:8417/")
+                self.assertIsNone(instance.take_lock())
+                self.assertIn(":8417/", instance.noted())
+                lock.close()
+                again = instance.take_lock()
+                assert again is not None
+                again.close()
+
+
+class KeepingUp(unittest.TestCase):
+    def service(self, program: str) -> Service:
+        folder = tempfile.TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        command = [sys.executable, "-c", program]
+        return Service("test", command, dict(os.environ), Path("/"), Path(folder.name) / "test.log")
+
+    def test_what_was_killed_is_started_again(self) -> None:
+        service = self.service("import time; time.sleep(60)")
+        supervisor = Supervisor([service], lambda: None)
+        supervisor.look()
+        first = service.process
+        assert first is not None
+        first.kill()
+        first.wait()
+        deadline = time.monotonic() + 5
+        with mock.patch("launch.supervise.say") as said:
+            while not (service.is_up and service.process is not first):
+                supervisor.look()
+                self.assertLess(time.monotonic(), deadline)
+                time.sleep(0.05)
+        self.assertIn("started again", said.call_args.args[0])
+        supervisor.stop()
+        self.assertFalse(service.is_up)
+
+    def test_what_ends_again_and_again_is_started_more_and_more_slowly(self) -> None:
+        service = self.service("raise SystemExit(3)")
+        pauses = []
+        with mock.patch("launch.supervise.say"):
+            for _ in range(4):
+                service.due = 0
+                service.look()
+                assert service.process is not None
+                service.process.wait()
+                service.look()
+                pauses.append(service.pause)
+        self.assertEqual(pauses, [1.0, 2.0, 4.0, 8.0])
+
+    def test_the_address_stays_or_is_refused_in_words(self) -> None:
+        with (
+            tempfile.TemporaryDirectory() as folder,
+            mock.patch.object(serve, "_ADDRESS", Path(folder) / "port"),
+            mock.patch.dict(os.environ),
+        ):
+            os.environ.pop("GRELT_PORT", None)
+            first = serve._listen()
+            port = first.getsockname()[1]
+            with self.assertRaisesRegex(Trouble, f"Port {port} is taken"):
+                serve._listen()
+            first.close()
+            again = serve._listen()
+            self.assertEqual(again.getsockname()[1], port)
+            again.close()
 
 
 class Commands(unittest.TestCase):

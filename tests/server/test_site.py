@@ -7,9 +7,12 @@ import os
 import subprocess
 import sys
 from pathlib import Path
+from unittest import mock
 
 import yaml
-from django.core.management import call_command
+from django.contrib.auth.models import User
+from django.core.cache import cache
+from django.core.management import CommandError, call_command
 from django.test import Client, TestCase
 
 from courses.models import Course
@@ -34,6 +37,66 @@ class SigningIn(TestCase):
         answer = self.client.post("/api/session", {"username": "vale", "password": "ebb"})
         self.assertEqual(answer.status_code, 400)
         self.assertIn("do not go together", answer.json()["message"])
+
+    def tries(self, name: str, times: int, **headers: str) -> list[int]:
+        body = {"username": name, "password": "ebb"}
+        return [
+            self.client.post("/api/session", body, headers=headers).status_code
+            for _ in range(times)
+        ]
+
+    def test_tries_are_counted_whatever_the_client_says_of_itself(self) -> None:
+        cache.clear()
+        instructor()
+        statuses = [
+            self.tries("vale", 1, **{"x-forwarded-for": f"10.0.0.{n}"})[0] for n in range(14)
+        ]
+        self.assertEqual(statuses, [400] * 10 + [429] * 4)
+        answer = self.client.post("/api/session", {"username": "vale", "password": PASSWORD})
+        self.assertEqual((answer.status_code, answer.json()["code"]), (429, "too-often"))
+        self.assertGreater(int(answer["Retry-After"]), 0)
+
+    def test_a_class_behind_one_address_signs_in(self) -> None:
+        cache.clear()
+        self.tries("somebody", 12)
+        for number in range(40):
+            instructor(f"teacher{number}")
+            body = {"username": f"teacher{number}", "password": PASSWORD}
+            self.assertEqual(self.client.post("/api/session", body).status_code, 200)
+
+    def test_nothing_is_kept_by_browsers_and_health_is_told_to_anybody(self) -> None:
+        answer = self.client.get("/api/health")
+        self.assertEqual(
+            (answer.json()["state"], answer["Cache-Control"]), ("up", "private, no-store")
+        )
+
+
+class Accounts(TestCase):
+    def account(self, *arguments: str, typed: str = "") -> str:
+        out = io.StringIO()
+        with mock.patch("sys.stdin", io.StringIO(typed)):
+            call_command("account", *arguments, stdout=out)
+        return out.getvalue()
+
+    def test_made_with_a_password_that_is_typed_or_made_up(self) -> None:
+        said = self.account("pym", "--called", "Iris Ann Pym", typed="a-long-estuary\n")
+        self.assertIn("is made", said)
+        user = User.objects.get()
+        self.assertEqual((user.first_name, user.last_name), ("Iris Ann", "Pym"))
+        self.assertFalse(user.is_superuser or user.is_staff)
+        self.assertTrue(self.client.login(username="pym", password="a-long-estuary"))
+        password = self.account("pym", "--made-up").rpartition(" ")[2].strip()
+        self.assertTrue(self.client.login(username="pym", password=password))
+
+    def test_what_is_no_password_or_no_name_is_refused(self) -> None:
+        for name, typed in (
+            ("pym", "short\n"),
+            ("pym", "password\n"),
+            ("no name", "a-long-estuary\n"),
+        ):
+            with self.assertRaises(CommandError):
+                self.account(name, typed=typed)
+        self.assertFalse(User.objects.exists())
 
 
 class ThePage(TestCase):
@@ -91,6 +154,11 @@ class TheDescription(TestCase):
 
 
 class TheDemo(TestCase):
+    def test_an_account_that_was_taken_away_stays_away(self) -> None:
+        instructor("pym")
+        call_command("load_demo", stdout=io.StringIO())
+        self.assertEqual([u.username for u in User.objects.all()], ["pym"])
+
     def test_it_is_loaded_once(self) -> None:
         for _ in range(2):
             call_command("load_demo", stdout=io.StringIO())

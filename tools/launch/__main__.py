@@ -9,6 +9,9 @@ from .paths import PYTHON
 from .say import Trouble, say
 
 _HELP = """grelt start                 start Grelt with demo data (Ctrl-C stops it)
+grelt start --empty         start it for real use: without the demo and its account
+grelt account NAME          make an account, or give it a new password
+grelt backup FILE           write all data into one file (restore FILE puts it back)
 grelt test                  run all tests
 grelt test core|web|LABEL…  some of them (core: no database; web: the front end's own)
 grelt test worlds           every correct entry in other words
@@ -39,16 +42,22 @@ def _others(command: str, rest: list[str]) -> int:
     """Commands that do much, and load what they need for it."""
     import subprocess
 
-    from . import checks, serve
+    from . import admin, checks, serve
 
-    if command == "start" and not rest:
-        return serve.start()
+    if command == "start" and rest in ([], ["--empty"]):
+        return serve.start(empty=bool(rest))
     if command == "test":
         return checks.test(rest)
     if command == "lint":
         return checks.lint()
     if command == "manage":
-        return checks.manage(rest)
+        return admin.manage(rest)
+    if command == "account":
+        return admin.account(rest)
+    if command == "backup":
+        return admin.back_up(rest)
+    if command == "restore":
+        return admin.restore(rest)
     if command == "compare":
         from . import compare
 

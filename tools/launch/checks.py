@@ -124,15 +124,3 @@ def lint() -> int:
         if status != 0:
             failed.append(name)
     return 1 if failed else 0
-
-
-def manage(arguments: list[str]) -> int:
-    """Run one of Django's commands with the database up."""
-    python_env.ensure("dev")
-    database = Postgres()
-    database.ensure_running()
-    try:
-        command = [str(PYTHON), str(ROOT / "manage.py"), *arguments]
-        return subprocess.run(command, cwd=ROOT, env=environment(database), check=False).returncode
-    finally:
-        database.stop()

@@ -1,36 +1,43 @@
-"""`grelt start`: database, migrations, demo data, web server and worker, until Ctrl-C."""
+"""`grelt start`: database, migrations, demo data, web servers and worker, kept running until Ctrl-C."""
 
 from __future__ import annotations
 
 import os
 import secrets
+import shutil
 import signal
+import socket
 import subprocess
 import threading
 import time
 import urllib.error
 import urllib.request
-from pathlib import Path
 from types import FrameType
 
-from . import node_env, python_env
+from . import instance, node_env, python_env
 from .paths import PYTHON, ROOT, VAR
-from .postgres import Postgres, free_port
+from .postgres import Database, database
 from .say import Trouble, run, say, step
+from .supervise import Service, Supervisor
 
 _PORT = 8417
 _ANSWER_WITHIN = 30
-_RUNNING = VAR / "running"
+_WEB_PROCESSES = 2
+_USER = "grelt"
+# Where it was the last time: bookmarks and proxies point there.
+_ADDRESS = VAR / "port"
+# An installation for real use; the demo and its published password never come into it.
+_EMPTY = VAR / "without-demo"
 
 
-def start() -> int:
-    """Bring everything up, print the address, wait, and stop all that was started."""
-    VAR.mkdir(parents=True, exist_ok=True)
-    python_env.ensure("server")
-    _end_left_over()
-    build = threading.Thread(target=_in_background, args=(node_env.ensure_build,))
-    build.start()
-    database = Postgres()
+def start(*, empty: bool = False) -> int:
+    """Bring everything up, print the address, keep it up, and stop all that was started."""
+    _refuse_unwritable()
+    lock = instance.take_lock()
+    if lock is None:
+        say(f"Grelt runs already: {instance.noted()}")
+        return 0
+    instance.note(lock, "it is starting.")
     stopping = threading.Event()
 
     def stop(_signal: int, _frame: FrameType | None) -> None:
@@ -38,61 +45,63 @@ def start() -> int:
 
     signal.signal(signal.SIGTERM, stop)
     signal.signal(signal.SIGINT, stop)
-    children: list[subprocess.Popen[bytes]] = []
+    python_env.ensure("server")
+    if instance.end_left_over():
+        say("Processes left over from an earlier start were ended.")
+    build = threading.Thread(target=_in_background, args=(node_env.ensure_build,))
+    build.start()
+    held = database()
+    supervisor: Supervisor | None = None
     try:
-        database.ensure_running()
-        env = environment(database)
-        port = free_port(int(os.environ.get("GRELT_PORT", _PORT)))
-        env["GRELT_PORT"] = str(port)
-        with step("migrating, loading the demo"):
-            run(
-                [PYTHON, ROOT / "manage.py", "prepare"],
-                env=env,
-                failure="The database could not be brought up to date.",
-            )
+        held.ensure_running()
+        listening = _listen()
+        port = listening.getsockname()[1]
+        env = environment(held) | {"GRELT_PORT": str(port), instance.MARK: instance.mark()}
+        _prepare(env, empty)
         build.join()
         if _background_trouble:
             raise _background_trouble[0]
         if stopping.is_set():
             return 0
-        lookup_port = free_port(port + 1)
-        env["GRELT_RECORDS_ADDRESS"] = f"http://127.0.0.1:{lookup_port}"
-        children = [_lookup(env, lookup_port), _web_server(env, port), _worker(env)]
-        _RUNNING.write_text(" ".join(str(child.pid) for child in children))
-        _wait_for_answer(port, children, stopping)
+        supervisor = Supervisor(_services(env, listening, port), held.look)
+        supervisor.look()
+        _wait_for_answer(port, supervisor, stopping)
         if not stopping.is_set():
+            instance.note(lock, f"it is at http://127.0.0.1:{port}/ (process {os.getpid()}).")
             _greet(port)
-        while not stopping.wait(0.5):
-            _watch(children)
+        while not stopping.wait(0.3):
+            supervisor.look()
     finally:
         build.join()
-        for child in children:
-            if child.poll() is None:
-                child.terminate()
-        for child in children:
-            try:
-                child.wait(timeout=15)
-            except subprocess.TimeoutExpired:
-                child.kill()
-        _RUNNING.unlink(missing_ok=True)
-        database.stop()
+        if supervisor is not None:
+            supervisor.stop()
+        held.stop()
+        lock.close()
         say("Stopped.")
     return 0
 
 
-def _end_left_over() -> None:
-    """End the web server and worker of a start that was killed and could not end them itself."""
-    if not _RUNNING.is_file():
-        return
-    for pid in _RUNNING.read_text().split():
-        command = Path(f"/proc/{pid}/cmdline")
-        if command.is_file() and str(PYTHON).encode() in command.read_bytes():
-            say("Ending a process left over from an earlier start.")
-            os.kill(int(pid), signal.SIGTERM)
-            deadline = time.monotonic() + 15
-            while command.is_file() and time.monotonic() < deadline:
-                time.sleep(0.1)
-    _RUNNING.unlink()
+def _refuse_unwritable() -> None:
+    try:
+        VAR.mkdir(parents=True, exist_ok=True)
+        (VAR / "writable").touch()
+    except OSError as error:
+        raise Trouble(
+            f"Grelt keeps its data in {VAR} and may not write there ({error.strerror}). "
+            "Give it the folder, or name another one in GRELT_VAR."
+        ) from error
+
+
+def _prepare(env: dict[str, str], empty: bool) -> None:
+    if empty:
+        _EMPTY.touch()
+    with_demo = not _EMPTY.is_file()
+    with step("migrating, loading the demo" if with_demo else "migrating"):
+        run(
+            [PYTHON, ROOT / "manage.py", "prepare", *(["--demo"] if with_demo else [])],
+            env=env,
+            failure="The database could not be brought up to date.",
+        )
 
 
 _background_trouble: list[Trouble] = []
@@ -106,16 +115,15 @@ def _in_background(work: object) -> None:
         _background_trouble.append(trouble)
 
 
-def environment(database: Postgres) -> dict[str, str]:
-    """The environment of the web server, the worker and Django's commands."""
-    return {
-        **python_env.environment(),
-        "GRELT_DB_PORT": str(database.port),
-        "GRELT_SECRET_KEY": _secret_key(),
-    }
+def environment(held: Database) -> dict[str, str]:
+    """The environment of the web servers, the worker and Django's commands."""
+    return {**python_env.environment(), **held.settings(), "GRELT_SECRET_KEY": _secret_key()}
 
 
 def _secret_key() -> str:
+    given = os.environ.get("GRELT_SECRET_KEY")
+    if given:
+        return given
     path = VAR / "secret.key"
     if not path.is_file():
         path.parent.mkdir(parents=True, exist_ok=True)
@@ -124,60 +132,111 @@ def _secret_key() -> str:
     return path.read_text()
 
 
-def _web_server(env: dict[str, str], port: int) -> subprocess.Popen[bytes]:
-    log = (VAR / "web.log").open("ab")
-    return subprocess.Popen(
-        [str(PYTHON), "-m", "gunicorn", "config.wsgi", "--bind", f"127.0.0.1:{port}",
-         "--workers", "2", "--threads", "4", "--timeout", "120", "--preload"],
-        cwd=ROOT, env=env, stdin=subprocess.DEVNULL, stdout=log, stderr=log,
-        start_new_session=True,
-    )  # fmt: skip
+def _listen() -> socket.socket:
+    """The socket that the web servers share. It outlives them, so that the address stays and nobody is refused
+    while they are started again."""
+    asked = os.environ.get("GRELT_PORT")
+    before = _ADDRESS.read_text().strip() if _ADDRESS.is_file() else ""
+    wanted = int(asked or before or _PORT)
+    # Where nobody relies on an address yet, the next one that is free will do.
+    for port in [wanted] if asked or before else range(wanted, wanted + 200):
+        listening = socket.socket()
+        listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            listening.bind((os.environ.get("GRELT_LISTEN", "127.0.0.1"), port))
+        except OSError:
+            listening.close()
+            continue
+        listening.listen(1024)
+        listening.set_inheritable(True)
+        _ADDRESS.write_text(str(port))
+        return listening
+    raise Trouble(
+        f"Port {wanted} is taken by another program. End that, or choose another port: "
+        "GRELT_PORT=8500 bin/grelt start"
+    )
 
 
-def _lookup(env: dict[str, str], port: int) -> subprocess.Popen[bytes]:
-    """The simulated look-up of records, reached as a real one would be."""
-    log = (VAR / "lookup.log").open("ab")
-    return subprocess.Popen(
-        [str(PYTHON), "-m", "lookup.service", str(port)],
-        cwd=ROOT, env=env, stdin=subprocess.DEVNULL, stdout=log, stderr=log,
-        start_new_session=True,
-    )  # fmt: skip
+def _services(env: dict[str, str], listening: socket.socket, port: int) -> list[Service]:
+    user = _user_for(env)
+    python = [str(PYTHON), "-m"]
+    found = []
+    if "GRELT_RECORDS_ADDRESS" not in env:
+        lookup_port = _free_port(port + 1)
+        env["GRELT_RECORDS_ADDRESS"] = f"http://127.0.0.1:{lookup_port}"
+        command = [*python, "lookup.service", str(lookup_port)]
+        found.append(_service("look-up", command, env, user))
+    web = [*python, "config.serve", str(listening.fileno())]
+    for number in range(_WEB_PROCESSES):
+        log = f"web-{number + 1}"
+        found.append(_service("web server", web, env, user, log, (listening.fileno(),)))
+    worker = [str(PYTHON), str(ROOT / "manage.py"), "procrastinate", "worker", "-c", "2"]
+    found.append(_service("worker", worker, env, user))
+    return found
 
 
-def _worker(env: dict[str, str]) -> subprocess.Popen[bytes]:
-    log = (VAR / "worker.log").open("ab")
-    return subprocess.Popen(
-        [str(PYTHON), str(ROOT / "manage.py"), "procrastinate", "worker", "-c", "2"],
-        cwd=ROOT, env=env, stdin=subprocess.DEVNULL, stdout=log, stderr=log,
-        start_new_session=True,
-    )  # fmt: skip
+def _service(
+    name: str,
+    command: list[str],
+    env: dict[str, str],
+    user: str | None,
+    log: str = "",
+    sockets: tuple[int, ...] = (),
+) -> Service:
+    path = VAR / f"{log or name}.log"
+    return Service(name, command, dict(env), ROOT, path, user=user, sockets=sockets)
 
 
-def _wait_for_answer(
-    port: int, children: list[subprocess.Popen[bytes]], stopping: threading.Event
-) -> None:
+def _user_for(env: dict[str, str]) -> str | None:
+    """Who web servers and worker run as: never root, where another user can reach the program at all."""
+    if os.getuid() != 0:
+        return None
+    if subprocess.run(["id", _USER], capture_output=True, check=False).returncode != 0:
+        run(
+            ["useradd", "--system", "--no-create-home", "--shell", "/usr/sbin/nologin", _USER],
+            failure=f"The user {_USER}, whom the web server runs as, could not be made.",
+        )
+    env["HOME"] = "/nonexistent"
+    reach = ["runuser", "-u", _USER, "--", str(PYTHON), "-c", "import django"]
+    if shutil.which("runuser") and subprocess.run(
+        reach, env=env, cwd="/", capture_output=True, check=False
+    ).returncode == 0:  # fmt: skip
+        return _USER
+    say(
+        f"Web server and worker run as root: {ROOT} or its Python lies where no other user can read. "
+        "For real use put Grelt under /srv or /opt."
+    )
+    return None
+
+
+def _free_port(wanted: int) -> int:
+    for port in range(wanted, wanted + 200):
+        with socket.socket() as probe:
+            try:
+                probe.bind(("127.0.0.1", port))
+            except OSError:
+                continue
+            return port
+    raise Trouble(f"No free port was found from {wanted} on.")
+
+
+def _wait_for_answer(port: int, supervisor: Supervisor, stopping: threading.Event) -> None:
     deadline = time.monotonic() + _ANSWER_WITHIN
     while time.monotonic() < deadline and not stopping.is_set():
-        _watch(children)
+        supervisor.look()
         try:
-            with urllib.request.urlopen(f"http://127.0.0.1:{port}/api/session", timeout=5):
+            with urllib.request.urlopen(f"http://127.0.0.1:{port}/api/health", timeout=5):
                 return
         except (urllib.error.URLError, OSError):
             time.sleep(0.15)
     if not stopping.is_set():
-        raise Trouble(f"The web server did not answer. Its log is {VAR / 'web.log'}.")
-
-
-def _watch(children: list[subprocess.Popen[bytes]]) -> None:
-    for child, name in zip(children, ("lookup", "web", "worker"), strict=False):
-        if child.poll() is not None:
-            raise Trouble(f"The {name} process ended. Its log is {VAR / f'{name}.log'}.")
+        raise Trouble(f"The web server did not answer. Its log is {VAR / 'web-1.log'}.")
 
 
 def _greet(port: int) -> None:
-    print(
-        f"\nGrelt is at http://127.0.0.1:{port}/\n"
-        "Demo sign-in: name vale, password slack-water\n"
-        "Ctrl-C stops it.",
-        flush=True,
+    who = (
+        "Accounts are made with: bin/grelt account NAME"
+        if _EMPTY.is_file()
+        else "Demo sign-in: name vale, password slack-water"
     )
+    print(f"\nGrelt is at http://127.0.0.1:{port}/\n{who}\nCtrl-C stops it.", flush=True)

@@ -3,6 +3,7 @@
 from typing import Any
 
 from django.contrib.auth import authenticate, login, logout
+from django.db import connection
 from django.http import HttpRequest
 from django.urls import path
 from django.utils.decorators import method_decorator
@@ -11,12 +12,14 @@ from drf_spectacular.utils import extend_schema
 from rest_framework.permissions import AllowAny
 from rest_framework.request import Request
 from rest_framework.response import Response
-from rest_framework.throttling import BaseThrottle, ScopedRateThrottle
+from rest_framework.throttling import BaseThrottle
 from rest_framework.views import APIView
 
 from config.problems import Problem
+from grelt import api as core
 
-from .schemas import SessionSchema, SignInSchema
+from ..throttles import ByAddress, ByName, ByNameAndAddress
+from .schemas import HealthSchema, SessionSchema, SignInSchema
 
 
 def session_of(request: HttpRequest) -> dict[str, Any]:
@@ -32,10 +35,10 @@ class SessionView(APIView):
     """The session of whoever asks. Signing in is protected against forged requests too."""
 
     permission_classes = [AllowAny]
-    throttle_scope = "sign-in"
 
     def get_throttles(self) -> list[BaseThrottle]:
-        return [ScopedRateThrottle()] if self.request.method == "POST" else []
+        asked = self.request.method == "POST"
+        return [ByNameAndAddress(), ByName(), ByAddress()] if asked else []
 
     @extend_schema(responses=SessionSchema, operation_id="session_show")
     def get(self, request: Request) -> Response:
@@ -57,4 +60,20 @@ class SessionView(APIView):
         return Response({"person": None})
 
 
-urlpatterns = [path("session", SessionView.as_view())]
+class HealthView(APIView):
+    """Whether Grelt answers and reaches its database, for whoever watches over it."""
+
+    permission_classes = [AllowAny]
+    authentication_classes = []
+
+    @extend_schema(responses=HealthSchema, operation_id="health_show")
+    def get(self, request: Request) -> Response:
+        with connection.cursor() as cursor:
+            cursor.execute("SELECT 1")
+        return Response({"state": "up", "version": core.__version__})
+
+
+urlpatterns = [
+    path("session", SessionView.as_view()),
+    path("health", HealthView.as_view()),
+]

@@ -16,6 +16,11 @@ class SessionSchema(serializers.Serializer[Any]):
     person = PersonSchema(allow_null=True)
 
 
+class HealthSchema(serializers.Serializer[Any]):
+    state = serializers.CharField()
+    version = serializers.CharField()
+
+
 class SignInSchema(serializers.Serializer[Any]):
     username = serializers.CharField(max_length=150)
     password = serializers.CharField(max_length=200, trim_whitespace=False)

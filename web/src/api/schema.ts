@@ -117,6 +117,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Whether Grelt answers and reaches its database, for whoever watches over it. */
+        get: operations["health_show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/papers/{paper_id}": {
         parameters: {
             query?: never;
@@ -553,6 +570,10 @@ export interface components {
             name: string;
             manual: string;
             system: string;
+        };
+        HealthSchema: {
+            state: string;
+            version: string;
         };
         /**
          * @description * `asked` - asked
@@ -1582,6 +1603,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    health_show: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HealthSchema"];
                 };
             };
             429: {

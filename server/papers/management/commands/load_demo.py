@@ -27,10 +27,11 @@ class Command(BaseCommand):
 
     @transaction.atomic
     def handle(self, *args: Any, **options: Any) -> None:
-        user, new = User.objects.get_or_create(
-            username=USERNAME, defaults={"first_name": "Tamsin", "last_name": "Vale"}
-        )
-        if new:
+        user = User.objects.filter(username=USERNAME).first()
+        if user is None:
+            if User.objects.exists():
+                return  # its account was taken away, and stays away
+            user = User(username=USERNAME, first_name="Tamsin", last_name="Vale")
             user.set_password(PASSWORD)
             user.save()
         essays = [*load_essays(COURSES), load_chapter()]

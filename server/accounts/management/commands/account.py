@@ -1,0 +1,51 @@
+"""Makes an account, or gives one a new password."""
+
+from __future__ import annotations
+
+import getpass
+import secrets
+import sys
+from typing import Any
+
+from django.contrib.auth.models import User
+from django.contrib.auth.password_validation import validate_password
+from django.core.exceptions import ValidationError
+from django.core.management.base import BaseCommand, CommandError, CommandParser
+
+
+class Command(BaseCommand):
+    help = "Make an account, or give one a new password."
+
+    def add_arguments(self, parser: CommandParser) -> None:
+        parser.add_argument("name", help="the name to sign in with")
+        parser.add_argument("--called", default="", help="the person's own name, as “Tamsin Vale”")
+        parser.add_argument(
+            "--made-up", action="store_true", help="make a password up and print it"
+        )
+
+    def handle(self, *args: Any, name: str, called: str, made_up: bool, **options: Any) -> None:
+        user = User.objects.filter(username=name).first()
+        new = user is None
+        user = user or User(username=name)
+        if called:
+            user.first_name, _, user.last_name = called.rpartition(" ")
+        password = secrets.token_urlsafe(12) if made_up else _asked()
+        try:
+            user.clean_fields(exclude=["password"])
+            validate_password(password, user)
+        except ValidationError as error:
+            raise CommandError(" ".join(error.messages)) from error
+        user.set_password(password)
+        user.save()
+        said = f"The account {name} is made." if new else f"{name} has a new password."
+        self.stdout.write(f"{said} Password: {password}" if made_up else said)
+
+
+def _asked() -> str:
+    """The password: typed twice at a terminal, else the first line that comes in."""
+    if not sys.stdin.isatty():
+        return sys.stdin.readline().rstrip("\n")
+    first = getpass.getpass("Password: ")
+    if first != getpass.getpass("Once more: "):
+        raise CommandError("The two are not the same; nothing was changed.")
+    return first
