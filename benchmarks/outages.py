@@ -186,7 +186,7 @@ def kills(grelt: Grelt, assignment: int) -> None:
     for number in range(_PAPERS):
         _, paper = grelt.ask(f"assignments/{assignment}/papers", (f"{number}.md", _essay(number)))
         papers.append(paper["id"])
-    for what in ("procrastinate", "config.serve", "lookup.service", "postgres"):
+    for what in ("manage.py work", "config.serve", "lookup.service", "postgres"):
         pids = [grelt.postmaster] if what == "postgres" else grelt.processes(what)
         for pid in pids:
             os.kill(pid, signal.SIGKILL)
@@ -202,7 +202,7 @@ def kills(grelt: Grelt, assignment: int) -> None:
         states.count("done") == len(papers),
         f"{states.count('done')} of {len(papers)} papers checked, after {took:.0f} s",
     )
-    say(bool(grelt.processes("procrastinate")), "the worker is back")
+    say(bool(grelt.processes("manage.py work")), "the worker is back")
 
 
 def silence(grelt: Grelt) -> None:

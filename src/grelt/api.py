@@ -30,6 +30,7 @@ from .report import SCHEMA_VERSION, build_report, run_rules, written
 from .rules import all_rules
 from .rules.registry import Registered
 from .set_right import SetRight
+from .vocabulary import vocabulary
 from .works import KINDS
 
 __all__ = [
@@ -64,6 +65,7 @@ __all__ = [
     "ready",
     "records_text",
     "rule_ids",
+    "vocabulary",
     "write_works",
 ]
 

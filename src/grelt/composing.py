@@ -21,7 +21,7 @@ from .works import KINDS, TextValue, Work
 
 Json = dict[str, Any]
 
-_LABELS = {
+ELEMENT_LABELS = {
     "numbering": "volume and issue", "url": "address", "doi": "DOI", "accessed": "day of access",
     "reviewed": "work reviewed", "reviewed-author": "its author", "container-author": "author of the whole",
     "day": "day", "medium": "description",
@@ -40,7 +40,7 @@ class Written:
 
 def element_label(element: str) -> str:
     """What people call an element."""
-    return _LABELS.get(element, element.replace("-", " "))
+    return ELEMENT_LABELS.get(element, element.replace("-", " "))
 
 
 def composed(work: Work, guide_id: str, locator: str = "") -> Json:

@@ -20,6 +20,9 @@ from papers.models import Check, Paper
 from tests.world import PASSWORD, instructor, run_waiting_checks
 
 ROOT = Path(__file__).resolve().parents[2]
+sys.path.insert(0, str(ROOT / "tools"))
+
+import web_vocabulary  # noqa: E402
 
 
 class SigningIn(TestCase):
@@ -127,6 +130,10 @@ class TheDescription(TestCase):
         call_command("spectacular", "--validate", "--fail-on-warn", stdout=out)
         kept = (ROOT / "server" / "openapi.yml").read_text(encoding="utf-8")
         self.assertEqual(yaml.safe_load(out.getvalue()), yaml.safe_load(kept))
+
+    def test_the_words_of_the_interface_are_the_core_s(self) -> None:
+        """If this fails on purpose: `.venv/bin/python tools/web_vocabulary.py`."""
+        self.assertEqual(web_vocabulary.MODULE.read_text(encoding="utf-8"), web_vocabulary.module())
 
     def test_no_migration_is_missing(self) -> None:
         call_command("makemigrations", "--check", "--dry-run", verbosity=0)

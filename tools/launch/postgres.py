@@ -86,10 +86,13 @@ class Postgres:
         if self._answers(self.port):
             return
         say(f"The database does not answer and is started again. Its log is {self.log}.")
+        before = self.port
         try:
             self._start()
         except Trouble as trouble:
             say(str(trouble))
+        if self.port != before:
+            raise Trouble(f"Another program took the database’s port {before}. Start Grelt again.")
 
     def stop(self) -> None:
         """Stop the server if this run started it."""
@@ -280,7 +283,8 @@ class Postgres:
         return old
 
     def _start(self) -> None:
-        self.port = self.port or self._free_port()
+        # Where it was, unless another took the port while it was down.
+        self.port = self._free_port()
         if _AS_ROOT:
             self.log.touch()
             shutil.chown(self.log, "postgres", "postgres")

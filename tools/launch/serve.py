@@ -170,7 +170,7 @@ def _services(env: dict[str, str], listening: socket.socket, port: int) -> list[
     for number in range(_WEB_PROCESSES):
         log = f"web-{number + 1}"
         found.append(_service("web server", web, env, user, log, (listening.fileno(),)))
-    worker = [str(PYTHON), str(ROOT / "manage.py"), "procrastinate", "worker", "-c", "2"]
+    worker = [str(PYTHON), str(ROOT / "manage.py"), "work"]
     found.append(_service("worker", worker, env, user))
     return found
 

@@ -20,7 +20,14 @@ from .schemas import (
     RecordSchema,
     ShelfKindSchema,
     TextFormSchema,
+    VocabularySchema,
 )
+
+
+class VocabularyView(APIView):
+    @extend_schema(responses=VocabularySchema, operation_id="vocabulary_show")
+    def get(self, request: Request) -> Response:
+        return Response(core.vocabulary())
 
 
 class ShelfView(APIView):
@@ -86,6 +93,7 @@ class RecordView(APIView):
 
 
 urlpatterns = [
+    path("vocabulary", VocabularyView.as_view()),
     path("guides/<str:guide>/shelf", ShelfView.as_view()),
     path("sources/compose", ComposeView.as_view()),
     path("sources/read", ReadView.as_view()),

@@ -87,3 +87,21 @@ class RecordSchema(serializers.Serializer[Any]):
 
     item = serializers.DictField(allow_null=True)
     problem = serializers.CharField(allow_blank=True)
+
+
+class RoundSchema(serializers.Serializer[Any]):
+    id = serializers.CharField()
+    title = serializers.CharField()
+    families = serializers.ListField(child=serializers.CharField())
+
+
+class VocabularySchema(serializers.Serializer[Any]):
+    """The words that an interface shares with the core."""
+
+    rounds = RoundSchema(many=True)
+    readable = serializers.ListField(child=serializers.CharField())
+    largest_paper = serializers.IntegerField()
+    csl_names = serializers.ListField(child=serializers.CharField())
+    csl_dates = serializers.DictField(child=serializers.CharField())
+    csl_texts = serializers.DictField(child=serializers.CharField())
+    element_labels = serializers.DictField(child=serializers.CharField())

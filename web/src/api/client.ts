@@ -1,6 +1,7 @@
 import createClient, { type Middleware } from "openapi-fetch";
 
 import type { components, paths } from "./schema";
+import { LARGEST_PAPER } from "./vocabulary";
 
 export type Schemas = components["schemas"];
 export type Report = Schemas["Report"];
@@ -79,9 +80,16 @@ export function problemOf(body: unknown, status: number): ApiProblem {
   );
 }
 
+function tooLarge(file: File): ApiProblem {
+  const most = Math.round(LARGEST_PAPER / 2 ** 20);
+  const way = "Take out its pictures, or save the text alone as a new .docx.";
+  return new ApiProblem("paper-too-large", `“${file.name}” is larger than ${most} MB. ${way}`, 413);
+}
+
 /** Send a file; openapi-fetch has no form bodies of its own. `key` is the same where it is tried again, `again`
  * takes in a file that is there already. */
 export async function sendFile(address: string, file: File, key: string, again = false): Promise<PaperInfo> {
+  if (file.size > 1.1 * LARGEST_PAPER) throw tooLarge(file);
   const form = new FormData();
   form.append("file", file);
   if (again) form.append("again", "true");
@@ -96,6 +104,8 @@ export async function sendFile(address: string, file: File, key: string, again =
     throw new ApiProblem("no-answer", `“${file.name}” could not be sent: Grelt does not answer.`, 0);
   }
   const body: unknown = await response.json().catch(() => null);
+  // Refused by its announced length, before it was taken: the web server's own words are for machines.
+  if (response.status === 413 && body === null) throw tooLarge(file);
   if (!response.ok) throw problemOf(body, response.status);
   return body as PaperInfo;
 }

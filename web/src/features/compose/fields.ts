@@ -1,4 +1,5 @@
 /* Between what people type and CSL-JSON items. Pure. */
+import { CSL_DATES, CSL_NAMES, CSL_TEXTS } from "../../api/vocabulary";
 import { dateOf, typedDate, type DateItem } from "./dates";
 import { namesOf, typedName, type Name } from "./names";
 
@@ -12,14 +13,9 @@ export interface Field {
   custom: boolean;
 }
 
-const NAMES = ["author", "editor", "translator", "director", "performer", "interviewer", "host", "illustrator", "reviewed-author", "container-author"];
-const DATES: Record<string, string> = { date: "issued", accessed: "accessed", "original-date": "original-date" };
-const TEXTS: Record<string, string> = {
-  title: "title", container: "container-title", series: "collection-title", edition: "edition", volume: "volume",
-  issue: "issue", pages: "page", volumes: "number-of-volumes", number: "number", publisher: "publisher",
-  place: "publisher-place", event: "event-title", database: "source", medium: "genre", section: "section",
-  reviewed: "reviewed-title", doi: "DOI", url: "URL",
-};
+const NAMES: readonly string[] = CSL_NAMES;
+const DATES: Readonly<Record<string, string>> = CSL_DATES;
+const TEXTS: Readonly<Record<string, string>> = CSL_TEXTS;
 
 export function fieldOf(element: string): Field {
   if (NAMES.includes(element)) return { element, variable: element, kind: "names", custom: false };

@@ -9,6 +9,7 @@ import type {
   Schemas,
   Unlisted,
 } from "../../api/client";
+import { ROUNDS as ROUNDS_OF_THE_CORE } from "../../api/vocabulary";
 import { bordersOf, type Border } from "./borders";
 import { notePlaces, type NotePlaces } from "./notes";
 
@@ -21,14 +22,7 @@ export interface Round {
 }
 
 /** The order of the work. A round shows when the report has rules of its families to offer. */
-export const ROUNDS: readonly Round[] = [
-  { id: "text", title: "In text", families: ["in-text"] },
-  { id: "match", title: "Match", families: ["match"] },
-  { id: "list", title: "List", families: ["list"] },
-  { id: "entries", title: "Entries", families: ["entry", "integrity"] },
-  { id: "notes", title: "Notes", families: ["notes"] },
-  { id: "page", title: "Page", families: ["page", "requirement"] },
-];
+export const ROUNDS: readonly Round[] = ROUNDS_OF_THE_CORE;
 
 export interface SlipGroup {
   rule: string;

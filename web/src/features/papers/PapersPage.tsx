@@ -9,11 +9,12 @@ import { useRef, useState, type DragEvent } from "react";
 import { Link, useParams } from "react-router";
 
 import type { PaperInfo } from "../../api/client";
+import { READABLE } from "../../api/vocabulary";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
 import { PapersTable } from "./PapersTable";
-import { READABLE, useAssignment, useHandIn, usePaperActions, usePapers } from "./usePapers";
+import { useAssignment, useHandIn, usePaperActions, usePapers } from "./usePapers";
 
 export function PapersPage() {
   const { assignmentId } = useParams();

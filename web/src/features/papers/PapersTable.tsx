@@ -18,8 +18,8 @@ import { useId, useMemo, useState, type RefObject } from "react";
 import { Link as RouterLink } from "react-router";
 
 import type { PaperInfo } from "../../api/client";
+import { READABLE } from "../../api/vocabulary";
 import { isBusy } from "../../api/paperList";
-import { READABLE } from "./usePapers";
 
 interface Props {
   papers: PaperInfo[];

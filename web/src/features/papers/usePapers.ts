@@ -4,8 +4,6 @@ import { useState } from "react";
 import { ApiProblem, answered, client, sendFile, type PaperInfo } from "../../api/client";
 import { dropPaper, putPapers, usePaperList, useProgress } from "../../api/paperList";
 
-/** What the server reads; it looks into a file and goes by that, not by its ending. */
-export const READABLE = [".docx", ".odt", ".html", ".md", ".txt", ".pdf"];
 export function useAssignment(id: number) {
   return useQuery({
     queryKey: ["assignment", id],
