@@ -6,8 +6,7 @@ import os
 from pathlib import Path
 from typing import Any
 
-from grelt.api import KINDS
-from grelt.report import report_components
+from grelt.api import KINDS, report_components
 
 ROOT = Path(__file__).resolve().parents[2]
 VAR = Path(os.environ.get("GRELT_VAR", ROOT / "var"))

@@ -26,7 +26,7 @@ from .paper import Paper, analyse
 from .readers import LIMITS, READABLE, read_paper
 from .recognise import recognise
 from .records import Records, RecordSource, identifier, read_records, records_text
-from .report import SCHEMA_VERSION, build_report, run_rules, written
+from .report import SCHEMA_VERSION, build_report, report_components, run_rules, written
 from .rules import all_rules
 from .rules.registry import Registered
 from .set_right import SetRight
@@ -64,6 +64,7 @@ __all__ = [
     "read_works",
     "ready",
     "records_text",
+    "report_components",
     "rule_ids",
     "vocabulary",
     "write_works",

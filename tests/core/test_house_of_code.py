@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+import tomllib
 import unittest
 from collections import Counter
 from pathlib import Path
@@ -33,6 +34,21 @@ class TheHouse(unittest.TestCase):
         for path in modules("src", "server", "tools", "demo"):
             lines = len(path.read_text(encoding="utf-8").splitlines())
             self.assertLessEqual(lines, _LONGEST, path)
+
+    def test_all_of_the_core_but_its_doors_is_forbidden_to_the_server(self) -> None:
+        settings = tomllib.loads((ROOT / "pyproject.toml").read_text(encoding="utf-8"))
+        contracts = settings["tool"]["importlinter"]["contracts"]
+        door = next(
+            c for c in contracts if c["name"] == "The server reaches the core through its door"
+        )
+        inside = {
+            f"grelt.{p.stem}"
+            for p in CORE.iterdir()
+            if p.suffix == ".py" or (p / "__init__.py").is_file()
+        } - {"grelt.__init__", "grelt.__main__", "grelt.api", "grelt.confined"}
+        self.assertEqual(set(door["forbidden_modules"]), inside)
+        apps = {p.name for p in (ROOT / "server").iterdir() if p.is_dir() and p.name[0].isalpha()}
+        self.assertLessEqual(apps, set(door["source_modules"]))
 
     def test_every_module_says_what_it_is_for(self) -> None:
         for path in modules("src", "tools", "demo"):

@@ -6,8 +6,9 @@ import subprocess
 from pathlib import Path
 
 from . import instance, python_env
+from .databases import Elsewhere, database
 from .paths import PYTHON, ROOT
-from .postgres import Elsewhere, Postgres, database
+from .postgres import Postgres
 from .say import Trouble, say
 from .serve import environment
 

@@ -14,47 +14,17 @@ import socket
 import subprocess
 import time
 from pathlib import Path
-from typing import Protocol
 
 from . import debian
+from .handing_over import HAND_OVER, ROLE, earlier_place
 from .paths import VAR
 from .say import Trouble, run, say, step
 
 _FIRST_PORT = 54417
 _AS_ROOT = os.getuid() == 0
-_ROLE, _NAME = "grelt", "grelt"
+_NAME = "grelt"
 # Whoever may connect, and how: the file that PostgreSQL reads, in whole.
 _ACCESS = "host all all 127.0.0.1/32 scram-sha-256\n"
-
-
-class Database(Protocol):
-    """What the start command needs of a database."""
-
-    def ensure_running(self) -> None: ...
-    def look(self) -> None: ...
-    def stop(self) -> None: ...
-    def settings(self) -> dict[str, str]: ...
-
-
-def database() -> Database:
-    """The database that is set up: elsewhere where `GRELT_DB_HOST` names a host, else the project's own."""
-    return Elsewhere() if os.environ.get("GRELT_DB_HOST") else Postgres()
-
-
-class Elsewhere:
-    """A server that others run; how it is reached stands in `GRELT_DB_*`."""
-
-    def ensure_running(self) -> None:
-        pass
-
-    def look(self) -> None:
-        pass
-
-    def stop(self) -> None:
-        pass
-
-    def settings(self) -> dict[str, str]:
-        return {k: v for k, v in os.environ.items() if k.startswith("GRELT_DB_")}
 
 
 class Postgres:
@@ -105,7 +75,7 @@ class Postgres:
         """How the application reaches it."""
         return {
             "GRELT_DB_PORT": str(self.port),
-            "GRELT_DB_USER": _ROLE,
+            "GRELT_DB_USER": ROLE,
             "GRELT_DB_NAME": _NAME,
             "GRELT_DB_PASSWORD": self._password("application"),
         }
@@ -136,17 +106,6 @@ class Postgres:
         )
         noted.write_text(str(place))
         return place
-
-    @staticmethod
-    def _earlier_place() -> Path | None:
-        """Where earlier releases put the data: by a hash of the checkout's folder."""
-        import hashlib
-
-        from .paths import ROOT
-
-        name = hashlib.sha256(str(ROOT).encode()).hexdigest()[:10]
-        place = Path("/var/lib/postgresql") / f"grelt-{name}" / "data"
-        return place if place.is_dir() else None
 
     def _install(self) -> None:
         if not self._installed():
@@ -368,21 +327,21 @@ class Postgres:
     def _ensure_role(self) -> None:
         """The application's role and its database, and in it what earlier releases made as another role."""
         if (
-            self._sql(self.port, _NAME, f"SELECT rolname FROM pg_roles WHERE rolname = '{_ROLE}'")
+            self._sql(self.port, _NAME, f"SELECT rolname FROM pg_roles WHERE rolname = '{ROLE}'")
             or ""
         ).strip():
             return
         password = self._password("application")
-        asked = [f"CREATE ROLE {_ROLE} LOGIN CREATEDB PASSWORD '{password}'"]
+        asked = [f"CREATE ROLE {ROLE} LOGIN CREATEDB PASSWORD '{password}'"]
         there = (
             self._sql(self.port, "postgres", f"SELECT 1 FROM pg_database WHERE datname = '{_NAME}'")
             or ""
         ).strip()
         asked.append(
-            f"{'ALTER' if there else 'CREATE'} DATABASE {_NAME} OWNER {'TO ' if there else ''}{_ROLE}"
+            f"{'ALTER' if there else 'CREATE'} DATABASE {_NAME} OWNER {'TO ' if there else ''}{ROLE}"
         )
         if any(self._sql(self.port, "postgres", query) is None for query in asked) or (
-            there and self._sql(self.port, _NAME, _HAND_OVER) is None
+            there and self._sql(self.port, _NAME, HAND_OVER) is None
         ):
             raise Trouble(f"The database could not be prepared. The server’s log is {self.log}.")
 
@@ -402,7 +361,7 @@ class Postgres:
         for query in (
             f"SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = '{_NAME}'",
             f"ALTER DATABASE {_NAME} RENAME TO {aside}",
-            f"CREATE DATABASE {_NAME} OWNER {_ROLE}",
+            f"CREATE DATABASE {_NAME} OWNER {ROLE}",
         ):
             if self._sql(self.port, "postgres", query) is None:
                 raise Trouble("The database could not be put aside; nothing was changed.")
@@ -414,31 +373,6 @@ class Postgres:
             self._sql(self.port, "postgres", f"ALTER DATABASE {aside} RENAME TO {_NAME}")
             raise
         return aside
-
-
-_HAND_OVER = f"""
-DO $$ DECLARE item record; BEGIN
-  FOR item IN SELECT c.oid::regclass AS name FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace
-    WHERE n.nspname = 'public' AND c.relkind IN ('r', 'v', 'S') AND NOT EXISTS (
-      SELECT 1 FROM pg_depend d WHERE d.objid = c.oid AND d.deptype IN ('a', 'i') AND c.relkind = 'S') LOOP
-    EXECUTE format('ALTER TABLE %s OWNER TO {_ROLE}', item.name);
-  END LOOP;
-  FOR item IN SELECT p.oid::regprocedure AS name FROM pg_proc p JOIN pg_namespace n ON n.oid = p.pronamespace
-    WHERE n.nspname = 'public' LOOP
-    EXECUTE format('ALTER FUNCTION %s OWNER TO {_ROLE}', item.name);
-  END LOOP;
-  FOR item IN SELECT t.oid::regtype AS name FROM pg_type t JOIN pg_namespace n ON n.oid = t.typnamespace
-    WHERE n.nspname = 'public' AND t.typtype IN ('e', 'd') LOOP
-    EXECUTE format('ALTER TYPE %s OWNER TO {_ROLE}', item.name);
-  END LOOP;
-  FOR item IN SELECT t.oid::regtype AS name FROM pg_type t JOIN pg_namespace n ON n.oid = t.typnamespace
-    JOIN pg_class c ON c.oid = t.typrelid
-    WHERE n.nspname = 'public' AND t.typtype = 'c' AND c.relkind = 'c' LOOP
-    EXECUTE format('ALTER TYPE %s OWNER TO {_ROLE}', item.name);
-  END LOOP;
-  EXECUTE 'ALTER SCHEMA public OWNER TO {_ROLE}';
-END $$
-"""
 
 
 def _version(data: Path) -> int | None:

@@ -15,8 +15,8 @@ import urllib.request
 from types import FrameType
 
 from . import instance, node_env, python_env
+from .databases import Database, database
 from .paths import PYTHON, ROOT, VAR
-from .postgres import Database, database
 from .say import Trouble, run, say, step
 from .supervise import Service, Supervisor
 
