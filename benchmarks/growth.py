@@ -65,7 +65,7 @@ _SERIES: dict[str, tuple[int, Callable[[int], tuple[str, bytes]]]] = {
     "characters of a note": (
         48_000, lambda n: _paper(f"So.[^1]\n\n[^1]: Fitch, *Long Canal*, 12. {_PLAIN * (n // len(_PLAIN))}"),
     ),
-    "spaces between two words": (96_000, lambda n: _paper(f"The boats{chr(0xA0) * n}came late (Fitch 12).")),
+    "spaces between two words": (4_800, lambda n: _paper(f"The boats{chr(0xA0) * n}came late (Fitch 12).")),
     "quotation marks that open": (32_000, lambda n: _paper("“a " * n)),
     "parentheses that open": (32_000, lambda n: _paper("(a " * n)),
     "authors of an entry": (4000, lambda n: _entry(", Ada Fitch" * n)),

@@ -6,6 +6,7 @@ everything than a paper has, and words on which patterns could search without en
 
 from __future__ import annotations
 
+import base64
 import io
 import zipfile
 import zlib
@@ -373,7 +374,8 @@ def _words(size: int) -> Iterator[Case]:
 
 
 def _pdfs(size: int) -> Iterator[Case]:
-    yield "a form that draws itself", "a.pdf", drawing_itself()
+    for way in PACKINGS:
+        yield f"a form that draws itself, packed: {way}", "a.pdf", drawing_itself(way)
     yield "forms that draw forms", "a.pdf", drawing_forms()
     show = b"BT /F1 12 Tf 72 700 Td (Hello there, boats) Tj ET "
     yield "objects on a page", "a.pdf", _pdf(show * size)
@@ -396,11 +398,28 @@ def _pdfs(size: int) -> Iterator[Case]:
     yield "a pdf cut", "a.pdf", _pdf(show)[:300]
 
 
-def drawing_itself() -> bytes:
-    """A PDF of a kilobyte whose form draws itself twice."""
-    form = _stream(
-        b"/X Do /X Do BT /F1 12 Tf (a) Tj ET", _FORM + b" /Resources << /XObject << /X 6 0 R >> >>"
-    )
+def drawing_itself(packing: str = "") -> bytes:
+    """A PDF of a kilobyte whose form draws itself twice; its content packed in one of several ways, or none."""
+    content = b"/X Do /X Do BT /F1 12 Tf (a) Tj ET"
+    ways: dict[str, tuple[bytes, bytes]] = {
+        "": (content, b""),
+        "Flate": (zlib.compress(content), b"/Filter /FlateDecode"),
+        "unknown": (content, b"/Filter /Fl\xe9te"),
+        "ASCII85": (base64.a85encode(content) + b"~>", b"/Filter /ASCII85Decode"),
+        "hex": (content.hex().encode() + b">", b"/Filter [/AHx]"),
+        "both": (
+            base64.a85encode(zlib.compress(content)) + b"~>", b"/Filter [/ASCII85Decode /FlateDecode]",
+        ),
+        "run length": (
+            bytes([len(content) - 1]) + content + b"\x80", b"/Filter /RunLengthDecode",
+        ),
+        "predictor": (
+            zlib.compress(b"".join(b"\0" + content[n : n + 4] for n in range(0, 32, 4))),
+            b"/Filter /FlateDecode /DecodeParms << /Predictor 12 /Columns 4 >>",
+        ),
+    }  # fmt: skip
+    packed, how = ways[packing]
+    form = _stream(packed, _FORM + b" /Resources << /XObject << /X 6 0 R >> >> " + how)
     return _pdf(b"BT /F1 12 Tf 72 700 Td (Hello there) Tj ET /X Do", forms=(form,))
 
 
@@ -414,6 +433,7 @@ def drawing_forms(depth: int = 12, each: int = 10) -> bytes:
     return _pdf(b"BT /F1 12 Tf 72 700 Td (Hello there) Tj ET /X Do", forms=tuple(forms))
 
 
+PACKINGS = ("", "Flate", "unknown", "ASCII85", "hex", "both", "run length", "predictor")
 _FORM = b"/Type /XObject /Subtype /Form /BBox [0 0 100 100]"
 
 

@@ -11,7 +11,7 @@ from grelt.errors import PaperDamaged, PaperHostile, PaperMislabelled, PaperTooL
 from grelt.readers import read_paper
 from grelt.report import written
 
-from .hostile_papers import drawing_forms, drawing_itself, hostile_papers
+from .hostile_papers import PACKINGS, drawing_forms, drawing_itself, hostile_papers
 
 _MANY = 100
 
@@ -45,7 +45,7 @@ class HostilePapers(unittest.TestCase):
         return caught.exception.message
 
     def test_pdfs_that_draw_without_end_are_refused_before_they_are_drawn(self) -> None:
-        for data in (drawing_itself(), drawing_forms()):
+        for data in (*map(drawing_itself, PACKINGS), drawing_forms()):
             self.assertIn("over and over", self.refused(data, "a.pdf", PaperHostile))
 
     def test_a_form_used_on_every_page_is_no_harm(self) -> None:
@@ -63,7 +63,13 @@ class HostilePapers(unittest.TestCase):
 
     def test_the_figure_is_told(self) -> None:
         self.assertIn("100,000", self.refused(b"word " * 30_000, "a.txt", PaperTooLarge))
+        spaces = self.refused(b"So" + b" " * 6_000 + b"it was.", "a.txt", PaperTooLarge)
+        self.assertIn("5,000 spaces in a row", spaces)
         self.assertIn("12,000", self.refused(b"word\n\n" * 13_000, "a.txt", PaperTooLarge))
+
+    def test_names_of_a_pdf_may_be_any_bytes(self) -> None:
+        data = drawing_forms(depth=2, each=1).replace(b"Times-Roman", b"T\xe9mes-Roman")
+        self.assertIn("Hello there", read_paper(data, "a.pdf").paragraphs[0].text)
 
     def test_text_named_as_a_pdf_is_said_to_be_none(self) -> None:
         self.assertIn("named .pdf", self.refused(b"plain words", "a.pdf", PaperMislabelled))

@@ -101,7 +101,7 @@ class Postgres:
         if subprocess.run(reach, capture_output=True, check=False).returncode == 0:
             return wanted
         place = (
-            self._earlier_place()
+            earlier_place()
             or Path("/var/lib/postgresql") / f"grelt-{secrets.token_hex(5)}" / "data"
         )
         noted.write_text(str(place))

@@ -104,6 +104,6 @@ def _refuse_same(file: HandedIn, same: Draft | None) -> None:
     whose = f", handed in by {same.paper.writer}" if same.paper.writer else ""
     raise Problem(
         "same-file",
-        f"“{file.file_name}” is here already: it is “{same.file_name}”{whose}, to the last letter.",
+        f"The same file is here already: “{same.file_name}”{whose}.",
         {"paper": str(same.paper_id)},
     )

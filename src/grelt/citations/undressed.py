@@ -18,7 +18,9 @@ _PLACE = re.compile(
 )  # fmt: skip
 _ARCHIVE = re.compile(r"\b(?:[Bb]ox|[Ff]older|MSS?|Papers|Archives?|Record Office|Collection)\b")
 # What may follow the page: an address, with the day it was read.
-_ADDRESS = re.compile(r",?\s+(?:accessed\s[^,]+,\s[^,]+,\s)?(?:https?://|doi:)\S+", re.I)
+_ADDRESS = re.compile(
+    r"(?:,|(?<![\s,]))\s+(?:accessed\s[^,]+,\s[^,]+,\s)?(?:https?://|doi:)\S+", re.I
+)
 # What was said or written to the writer, or asked of somebody: no list need hold it.
 _SAID = re.compile(
     r",\s(?:(?:personal\s|telephone\s|phone\s|video\s|oral\s(?:history\s)?)?interview(?:ed)?\s(?:by|with)|"

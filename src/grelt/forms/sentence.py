@@ -132,13 +132,14 @@ def _told_by_part(found: list[TitleWord], capped: list[TitleWord]) -> set[Span]:
         if word.fresh or not parts:
             parts.append([])
         parts[-1].append(word)
+    spans = {w.span for w in capped}
     return {
         word.span
         for part in parts
-        if any(w in capped and w.text.casefold() in _TELLING for w in part)
+        if any(w.span in spans and w.text.casefold() in _TELLING for w in part)
         and not any(w.text[0].islower() and w.text not in SMALL for w in part)
         for word in part
-        if word in capped
+        if word.span in spans
     }
 
 

@@ -20,9 +20,10 @@ class Limits:
     characters: int = 10_000_000
     paragraphs: int = 12_000
     paragraph: int = 100_000
+    spaces: int = 5_000
     notes: int = 10_000
     brackets: int = 5_000
-    styling: int = 1_000_000
+    styling: int = 500_000
     pages: int = 2_000
     forms: int = 500
     objects: int = 8_000

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from pathlib import PurePath
 
 from ..document import Document
@@ -18,6 +19,7 @@ from .legible import legible
 from .limits import LIMITS, bounded
 
 READABLE = (".docx", ".odt", ".html", ".md", ".txt", ".pdf")
+_SPACES = re.compile(r"\s+")
 _ZIP = b"PK\x03\x04"
 _COMPOUND = b"\xd0\xcf\x11\xe0\xa1\xb1\x1a\xe1"
 _OTHERS = (
@@ -39,6 +41,10 @@ def read_paper(data: bytes, name: str) -> Document:
     """
     document = legible(_read(data, name))
     bounded(sum(len(p.text) for p in document.paragraphs), LIMITS.characters, "characters")
+    for paragraph in document.paragraphs:
+        if len(paragraph.text) > LIMITS.spaces:
+            longest = max(map(len, _SPACES.findall(paragraph.text)), default=0)
+            bounded(longest, LIMITS.spaces, "spaces in a row")
     return document
 
 

@@ -24,12 +24,17 @@ def quoted(text: str, *, single: bool = False) -> tuple[Span, ...]:
     An opening mark without its partner in the paragraph yields nothing.
     """
     found: list[Span] = []
+    # By opening mark: from where on a closing one may stand; before, none does.
+    looked: dict[str, int] = {}
     after = 0
     for match in _OPENS.finditer(text):
         at = match.start()
         if at < after or (text[at] == "‘" and not (single and _opens(text, at))):
             continue
-        end = _closing_mark(text, at, OPENING[text[at]])
+        limit = min(len(text), at + _LONGEST)
+        start = max(at + 1, looked.get(text[at], 0))
+        end = _closing_mark(text, text[at], start, limit)
+        looked[text[at]] = max(start, end if end >= 0 else limit)
         if end >= 0:
             after = end + 1
             found.append(Span(at, after))
@@ -51,9 +56,10 @@ def _opens(text: str, at: int) -> bool:
     return at == 0 or not text[at - 1].isalnum()
 
 
-def _closing_mark(text: str, at: int, closing: str) -> int:
+def _closing_mark(text: str, opening: str, start: int, limit: int) -> int:
     """Offset of the closing mark, or -1. Mixed straight and curly are accepted."""
-    for match in _CLOSES[text[at]].finditer(text, at + 1, min(len(text), at + _LONGEST)):
+    closing = OPENING[opening]
+    for match in _CLOSES[opening].finditer(text, start, limit):
         position = match.start()
         if closing != "’" or not text[position + 1 : position + 2].isalnum():
             return position

@@ -15,7 +15,7 @@ import pypdfium2.raw as raw
 
 from ...errors import PaperDamaged, PaperEncrypted
 from ..limits import LIMITS, bounded
-from .weight import refuse_endless
+from .weight import BROKEN, refuse_endless
 
 _SUBSET = re.compile(r"^[A-Z]{6}\+")
 _ITALIC_FLAG, _BOLD_FLAG = 1 << 6, 1 << 18
@@ -23,9 +23,6 @@ _DEEPEST_FORM = 4
 _BAND = 24.0
 _WIDEST = 20_000.0
 LOCKED = "The paper is locked with a password. Ask for a copy saved without one."
-BROKEN = (
-    "The PDF is damaged or was cut off while being sent. Ask for it to be saved and sent again."
-)
 
 
 @dataclass(frozen=True, slots=True)

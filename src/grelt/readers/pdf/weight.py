@@ -6,17 +6,22 @@ reads all that a page draws as soon as the page is opened, so forms are followed
 
 from __future__ import annotations
 
+import base64
 import io
 import re
 import zlib
+from math import prod
 from typing import Any
 
 import pikepdf
 
-from ...errors import PaperHostile
+from ...errors import PaperDamaged, PaperHostile
 from ..limits import LIMITS
 
 _DRAWS = re.compile(rb"/([^\s/\[\]()<>{}%]{1,127})\s+Do\b")
+BROKEN = (
+    "The PDF is damaged or was cut off while being sent. Ask for it to be saved and sent again."
+)
 _ENDLESS = (
     "The PDF draws parts of itself over and over: no paper needs that. It was refused; "
     "ask for the paper as .docx, or as a PDF saved anew from the word processor."
@@ -25,8 +30,12 @@ _HEAVY = (
     f"Unpacked, the PDF would be larger than {LIMITS.unpacked // 2**20} MB: it is packed in a way no paper "
     "is, and was refused. Ask for the paper as .docx."
 )
+_FLATE = ("/FlateDecode", "/Fl")
+_ASCII = ("/ASCII85Decode", "/A85", "/ASCIIHexDecode", "/AHx")
 # How many bytes one may stand for in packings that text has seldom (ISO 32000-1, 7.4.4, 7.4.5).
-_SWELLS = {"/LZWDecode": 2700, "/LZW": 2700, "/RunLengthDecode": 64, "/RL": 64}
+_SWELLS = {
+    "/LZWDecode": 2700, "/LZW": 2700, "/RunLengthDecode": 64, "/RL": 64, "/FlateDecode": 1032, "/Fl": 1032,
+}  # fmt: skip
 _DEEPEST = 30
 
 
@@ -43,6 +52,8 @@ def refuse_endless(data: bytes) -> None:
                 weigher.pages(file)
     except pikepdf.PdfError:
         return
+    except UnicodeDecodeError as error:
+        raise PaperDamaged(BROKEN) from error
 
 
 class _Weigher:
@@ -93,19 +104,49 @@ class _Weigher:
         return self._draws[key]
 
     def _content(self, stream: Any) -> bytes:
-        """A stream unpacked, never further than the limit. What is packed otherwise than text is, has none."""
+        """A stream unpacked, never further than the limit: as PDFium would, as far as it can be followed."""
         filters = stream.get("/Filter")
-        names = list(filters) if isinstance(filters, pikepdf.Array) else [filters]
+        names = [
+            _named(f)
+            for f in (filters if isinstance(filters, pikepdf.Array) else [filters])
+            if f is not None
+        ]
         found = bytes(stream.read_raw_bytes())
-        for name in names:
-            if name is None:
-                continue
-            if str(name) not in ("/FlateDecode", "/Fl"):
-                if len(found) * _SWELLS.get(str(name), 1) > LIMITS.unpacked:
+        for number, name in enumerate(names):
+            if name in _FLATE:
+                found = _unpacked(found)
+            elif name in _ASCII:
+                found = _from_ascii(name, found)
+            else:
+                swells = prod(_SWELLS.get(n, 1) for n in names[number:])
+                if len(found) * swells > LIMITS.unpacked:
                     raise PaperHostile(_HEAVY)
-                return b""
-            found = _unpacked(found)
-        return found
+                break
+        if all(name in _FLATE for name in names) and stream.get("/DecodeParms") is None:
+            return found
+        try:
+            return found + b"\n" + bytes(stream.read_bytes(pikepdf.StreamDecodeLevel.specialized))
+        except pikepdf.PdfError:
+            return found
+
+
+def _named(name: Any) -> str:
+    """A name as text; an empty one where its bytes are none."""
+    try:
+        return str(name)
+    except UnicodeDecodeError:
+        return ""
+
+
+def _from_ascii(name: str, text: bytes) -> bytes:
+    """Bytes that were written as letters; the letters themselves where they are none."""
+    try:
+        if name in ("/ASCII85Decode", "/A85"):
+            return base64.a85decode(text.strip().removeprefix(b"<~").partition(b"~>")[0])
+        figures = text.partition(b">")[0].translate(None, b" \t\r\n\f\0")
+        return bytes.fromhex((figures + b"0" * (len(figures) % 2)).decode("ascii"))
+    except ValueError:
+        return text
 
 
 def _unpacked(packed: bytes) -> bytes:
