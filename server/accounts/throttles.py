@@ -24,7 +24,7 @@ class _Tries(SimpleRateThrottle):
             "address": self.get_ident(request),
         }
         digest = hashlib.sha256(parts[self.counted].casefold().encode()).hexdigest()
-        return f"sign-in {self.counted} {digest}"
+        return f"sign-in:{self.counted}:{digest}"
 
 
 class ByNameAndAddress(_Tries):

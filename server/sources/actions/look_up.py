@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import hashlib
+
 from django.conf import settings
 from django.core.cache import cache
 from django.utils import timezone
@@ -24,7 +26,7 @@ def look_up(identifiers: list[str]) -> str:
     asked = unknown[: settings.RECORDS_MOST]
     if not asked:
         return ""
-    failed = f"{_FAILED} {settings.RECORDS_ADDRESS}"
+    failed = f"{_FAILED}:{hashlib.sha256(settings.RECORDS_ADDRESS.encode()).hexdigest()}"
     if (before := cache.get(failed)) is not None:
         return str(before)
     service = RecordService(
