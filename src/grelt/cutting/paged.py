@@ -38,6 +38,7 @@ _MONTH = re.compile(rf"\b{MONTH}")
 
 
 _YEAR = re.compile(r"\b(?:1[4-9]|20)\d\d[a-z]?\b")
+_LAST_YEAR = re.compile(r",\s(?:1[4-9]|20)\d\d\.?$")
 
 
 def _bare_pages(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]:
@@ -75,9 +76,14 @@ def _paged(text: str, match: re.Match[str], span: Span, *, italic_before: bool) 
     )
     edited = re.search(r"\b(?:[Ee]dited|[Tt]ranslated) by [^,;]{3,90}$", before) is not None
     if years and match["mark"] != ":":
-        # Figures that could be years: pages where the entry has its year already, and behind what has pages.
+        # Figures that could be years: pages where the entry has its year already, and behind what has pages;
+        # behind editors also where its year is its last word.
         parted = re.search(r"[-–—]", words) is not None
-        return parted and (edited or italic_before) and _YEAR.search(before) is not None
+        dated = _YEAR.search(before) is not None
+        return parted and (
+            (dated and (edited or italic_before))
+            or (edited and _LAST_YEAR.search(text, span.end) is not None)
+        )
     if re.search(r"[-–—‑−]", words):
         first = re.match(r"[A-Za-z]{0,2}\d+|[ivxlc]+", words)
         return first is not None

@@ -427,6 +427,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/vocabulary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["vocabulary_show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -888,6 +904,11 @@ export interface components {
             nearest: string | null;
             pair: boolean;
         };
+        RoundSchema: {
+            id: string;
+            title: string;
+            families: string[];
+        };
         /** @description The help page of a rule. */
         RuleHelpSchema: {
             id: string;
@@ -991,6 +1012,22 @@ export interface components {
          * @enum {string}
          */
         Verdict: "kept" | "waived" | "open";
+        /** @description The words that an interface shares with the core. */
+        VocabularySchema: {
+            rounds: components["schemas"]["RoundSchema"][];
+            readable: string[];
+            largest_paper: number;
+            csl_names: string[];
+            csl_dates: {
+                [key: string]: string;
+            };
+            csl_texts: {
+                [key: string]: string;
+            };
+            element_labels: {
+                [key: string]: string;
+            };
+        };
         /** @description Something written: as plain text, and with italics as `<i>`. */
         WrittenSchema: {
             label: string;
@@ -3425,6 +3462,49 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    vocabulary_show: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VocabularySchema"];
+                };
+            };
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };

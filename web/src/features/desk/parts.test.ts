@@ -57,7 +57,7 @@ describe("names of elements", () => {
   it("are the guide's, and words for what it does not name", () => {
     const name = elementNames(shelf["mla-9"]!);
     expect(name("url")).toBe("address");
-    expect(name("numbering")).toBe("volume, issue");
+    expect(name("numbering")).toBe("volume and issue");
     expect(name("some-thing")).toBe("some thing");
   });
 });
