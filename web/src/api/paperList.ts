@@ -4,7 +4,9 @@ import { useEffect, useMemo } from "react";
 import { answered, client, type PaperInfo, type Schemas } from "./client";
 import { withPapers, withoutPaper, type Pages } from "./pages";
 
-const PAGE = 250;
+/* The first page fills the window at once; the rest follow in larger ones. */
+const FIRST_PAGE = 60;
+const PAGE = 500;
 /** While checks are under way, and otherwise: others may hand in too. */
 const OFTEN = 800;
 const SELDOM = 20_000;
@@ -35,7 +37,7 @@ export function usePaperList(assignment: number | undefined) {
     queryFn: ({ pageParam }) =>
       answered(
         client.GET("/api/assignments/{assignment_id}/papers", {
-          params: { path: { assignment_id: assignment ?? 0 }, query: { after: pageParam, limit: PAGE } },
+          params: { path: { assignment_id: assignment ?? 0 }, query: { after: pageParam, limit: pageParam === 0 ? FIRST_PAGE : PAGE } },
         }),
       ),
     initialPageParam: 0,
