@@ -32,6 +32,8 @@ _FOREIGN_FROM = 2.5
 _UNTOLD = 1.5
 # So many articles with an issue tell that a list gives issues; some journals have none all the same.
 _ISSUES_USUAL = 8
+# A volume and its pages in the form that a journal without issues has: `68:83–90`.
+_WITHOUT_ISSUE = re.compile(r"\d:\d")
 # Papers in an archive: lists have them in many forms, and no kind of ours is meant.
 _ARCHIVED = re.compile(
     r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d"
@@ -170,9 +172,8 @@ class References:
 
     def _check(self, cut: Cut, kinds: Kinds, number: int) -> Checked:
         asked = {"volume", "issue"} & cut.work.values.keys() == {"volume"}
-        waived = (
-            frozenset(("issue",)) if asked and not self._issues_usual(number, cut) else frozenset()
-        )
+        has_none = asked and (_needs_no_issue(cut, kinds) or not self._issues_usual(number, cut))
+        waived = frozenset(("issue",)) if has_none else frozenset()
         return check_cut(
             cut,
             kinds,
@@ -266,6 +267,13 @@ _OF_KIND = frozenset(
         "entry-element-extra",
     )
 )
+
+
+def _needs_no_issue(cut: Cut, kinds: Kinds) -> bool:
+    """Whether the month stands in the issue’s place, or the figures stand as in a journal without issues."""
+    if any(e.name == "day" for e in cut.elements):
+        return True
+    return kinds.marks["tight_colon"] and _WITHOUT_ISSUE.search(cut.written.text) is not None
 
 
 def _is_bare(cut: Cut) -> bool:

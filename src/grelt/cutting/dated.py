@@ -5,8 +5,9 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 
+from ..text.calendar import DASH, DAY, MONTH, SEASON, month_number
 from ..text.spans import Span
-from ..works.dates import DATE, date_of
+from ..works.dates import DATE, DateValue, date_of
 from .looks import LEADING_IN, MODIFIED
 from .unit import Taken, Unit
 from .written import Written
@@ -47,6 +48,32 @@ def date_units(written: Written, start: int, sheltered: Taken) -> Iterator[Unit]
         if _part_of_words(text, match) or _goes_on(text, match):
             continue
         yield Unit("date", span, whole, value=value)
+    if found:
+        yield from _without_year(text, found[0].end(), sheltered, found)
+
+
+# A day, a month, a season without a year, which stands behind the author: `*Fishing News*, October 17.`,
+# `38 (March): 515–22`, `12, no. 3 (Spring): 7–19`.
+_YEARLESS = re.compile(
+    rf"(?:(?<=\d\s\()|(?<=,\s))(?:(?P<month>{MONTH})(?:{DASH}(?P<later>{MONTH}))?(?:\s(?P<day>{DAY}))?"
+    rf"|(?P<season>(?i:{SEASON}))(?:{DASH}(?P<until>(?i:{SEASON})))?)(?=\):|[.,](?:\s|$))"
+)
+
+
+def _without_year(
+    text: str, start: int, sheltered: Taken, dates: list[re.Match[str]]
+) -> Iterator[Unit]:
+    for match in _YEARLESS.finditer(text, start):
+        span = Span(*match.span())
+        if not sheltered.free(span) or any(span.overlaps(Span(*d.span())) for d in dates):
+            continue
+        value = DateValue(
+            month=month_number(match["month"]),
+            day=match["day"] or "",
+            season=(match["season"] or "").casefold(),
+            until=str(month_number(match["later"]) or "") or (match["until"] or "").casefold(),
+        )
+        yield Unit("date", span, span, value=value)
 
 
 # What follows the year of the original in `(1902) 1966.`

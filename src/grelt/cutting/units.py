@@ -177,6 +177,10 @@ def _is_abbreviated(words: str) -> bool:
     return last in ABBREVIATED or re.fullmatch(r"(?:[^\W\d_]\.)+\w?", last + ".") is not None
 
 
+# The last of a series (`Music, Mind, and Brain`) begins nothing.
+_GOES_ON = re.compile(r"\s(?:and|or|&)\s")
+
+
 def _breaks(text: str, start: int, end: int) -> Iterator[int]:
     for match in re.finditer(
         r"[.?!]['’”\"]?(?=\s)|[,;:](?=\s)|(?<=\s)[(\[]|[)\]]", text[start:end]
@@ -184,6 +188,8 @@ def _breaks(text: str, start: int, end: int) -> Iterator[int]:
         position = start + match.end()
         if match.group()[0] in "(":
             yield start + match.start()
+            continue
+        if match.group() == "," and _GOES_ON.match(text, position):
             continue
         if match.group()[0] == "." and _is_abbreviated(text[start : position - 1] + "."):
             following = text[position : position + 2].strip()

@@ -58,9 +58,16 @@ def gap_differences(
     if _either_mark(laid, one, other, span.of(laid.text), wanted):
         return
     numbered = laid.whole.pieces[one[1]].element == "numbering"
-    if numbered and laid.kinds.marks["tight_colon"] and span.of(laid.text) == ": ":
+    if numbered and laid.kinds.marks["tight_colon"] and _stands_at_figures(laid.text, span):
         return
     yield from mark_differences(laid.text, span, wanted, laid.whole.pieces[other[1]].element)
+
+
+def _stands_at_figures(text: str, span: Span) -> bool:
+    """A colon right behind figures: with or without a space it is right there, whatever else they lack."""
+    return span.of(text) == ": " or (
+        span.of(text) == ":" and text[span.start - 1 : span.start].isdigit()
+    )
 
 
 _HELPERS = ("editor", "translator", "illustrator")

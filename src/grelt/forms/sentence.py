@@ -66,7 +66,7 @@ def sentence(found: list[TitleWord], vocabulary: Vocabulary, shouted: bool) -> I
             if wanted != word.text:
                 yield CaseChange(word.span, wanted, 0.9)
         return
-    named = _name_runs(found)
+    named = _name_runs(found) | _lettered_runs(found)
     placed = _place_runs(found)
     capped = []
     principal = 0
@@ -111,6 +111,25 @@ def sentence(found: list[TitleWord], vocabulary: Vocabulary, shouted: bool) -> I
             word in common or word in small or lower in vocabulary.small or lower in _TELLING
         ):
             yield CaseChange(word.span, lower, sure)
+
+
+def _lettered_runs(found: list[TitleWord]) -> set[int]:
+    """Words whose letters follow (`the Reach Fog Rating Scale (RFRS)`): what has letters has a name."""
+    runs: set[int] = set()
+    for at, word in enumerate(found):
+        letters, begin = word.text.casefold(), at
+        if not (word.text.isupper() and word.after == ")" and len(letters) >= 3):
+            continue
+        while letters and begin:
+            begin -= 1
+            initial = found[begin].text[0].casefold()
+            if initial == letters[-1] and found[begin].text[0].isupper():
+                letters = letters[:-1]
+            elif not is_small(found[begin].text.casefold(), 0):
+                break
+        if not letters:
+            runs.update(range(begin, at))
+    return runs
 
 
 def _place_runs(found: list[TitleWord]) -> set[int]:
