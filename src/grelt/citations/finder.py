@@ -11,6 +11,7 @@ from dataclasses import replace
 
 from ..document import Document, Paragraph
 from ..structure import Role, Structure
+from ..text.folding import words
 from ..text.sentences import Sentences, sentences
 from ..text.spans import Span, Spans
 from .adjacent import named_before
@@ -252,9 +253,20 @@ def _read_parenthesis(
                 doubt=doubt,
             )
         )
-        used.update(c.span for c in before)
+        used.update(c.span for c in before if _may_mean(c, part))
         if not tentative:
             walk.last_in_stretch = len(walk.citations) - 1
+
+
+def _may_mean(cue: Cue, part: Part) -> bool:
+    """Whether a source named before a parenthesis may be the one that it gives; else it is named for itself,
+    and its match will tell whether the paper cites it elsewhere."""
+    if cue.kind == "title":
+        return part.title is not None
+    if part.names is None:
+        return True
+    own = {word for name in part.names.names for word in words(name.family)}
+    return bool(own & set(words(cue.text)))
 
 
 def _only_introduces(text: str, span: Span, parts: list[Part]) -> bool:

@@ -28,7 +28,8 @@ class Cue:
     sentence's shape (`Pellow argues`) makes it one. `signal` says that the sentence
     presents it as a source, `strong` that it does so in scholars' verbs. `listed` is the
     listed surname that a name met here is a slip of spelling away from. `subject` says that
-    the sentence lets the name speak (`Okonjo, in her book, notes`).
+    the sentence lets the name speak (`Okonjo, in her book, notes`). `dress` is that of a title: quotes,
+    italics, or empty.
     """
 
     kind: str
@@ -39,6 +40,7 @@ class Cue:
     strong: bool = False
     listed: str = ""
     subject: bool = False
+    dress: str = ""
 
 
 @dataclass(frozen=True, slots=True)

@@ -61,8 +61,8 @@ def find_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> tupl
 def _title_cues(text: str, italics: tuple[Span, ...], known: KnownSources) -> list[Cue]:
     spans = [(s, "quotes") for s in quoted(text)] + [(s, "italics") for s in italics]
     return [
-        Cue("title", span.of(text).strip(' .,;:“”"'), span, known=True, signal=True)
-        for span, _ in spans
+        Cue("title", span.of(text).strip(' .,;:“”"'), span, known=True, signal=True, dress=dress)
+        for span, dress in spans
         if len(span) <= 200 and known.is_title(span.of(text))
     ]
 

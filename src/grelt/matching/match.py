@@ -238,6 +238,10 @@ def _by_cue(cue: Cue, citation: Citation, index: EntryIndex) -> list[Candidate]:
     if whole:
         # The very title beats one that only begins with the same words.
         found = [c for c in found if c.entry in whole]
+    alike = [c for c in found if _dress_of(index, c) == cue.dress]
+    if cue.dress and alike:
+        # A whole work in italics is not an article whose title begins with it.
+        found = alike
     return [
         replace(
             c, way=Way.TITLE_IN_SENTENCE, score=0.9, reason="its title is named in the sentence"
@@ -246,6 +250,11 @@ def _by_cue(cue: Cue, citation: Citation, index: EntryIndex) -> list[Candidate]:
         else c
         for c in found
     ]
+
+
+def _dress_of(index: EntryIndex, candidate: Candidate) -> str:
+    title = index.entries[candidate.entry].title
+    return title.dress if title is not None else ""
 
 
 def _with_author_named(
