@@ -25,6 +25,7 @@ _log = logging.getLogger(__name__)
 # The status of each code; what the core refuses is 422.
 STATUS = {
     "invalid": 400,
+    "host-unknown": 400,
     "sign-in-refused": 400,
     "guide-unknown": 422,
     "signed-out": 401,
@@ -149,9 +150,8 @@ def answer_to(error: BaseException | None) -> HttpResponse:
 def bad_request(request: HttpRequest, exception: Exception) -> HttpResponse:
     """Django's answer 400."""
     if isinstance(exception, DisallowedHost):
-        return HttpResponse(
-            "This host is not among GRELT_HOSTS.", status=400, content_type="text/plain"
-        )
+        message = "Grelt is not served under this name: it is not among GRELT_HOSTS."
+        return JsonResponse({"code": "host-unknown", "message": message}, status=400)
     return answer_to(exception)
 
 

@@ -89,6 +89,11 @@ DATABASES: dict[str, dict[str, Any]] = {
         "CONN_HEALTH_CHECKS": True,
         "OPTIONS": {
             "connect_timeout": 3,
+            # One on another machine that vanishes without a word: given up after this long.
+            "tcp_user_timeout": 5000,
+            "keepalives_idle": 5,
+            "keepalives_interval": 2,
+            "keepalives_count": 3,
             "pool": {"min_size": 1, "max_size": 12, "timeout": 3, "reconnect_timeout": 5},
         },
     }

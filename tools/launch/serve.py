@@ -14,7 +14,7 @@ import urllib.error
 import urllib.request
 from types import FrameType
 
-from . import instance, node_env, python_env
+from . import instance, node_env, postgres, python_env
 from .databases import Database, database
 from .paths import PYTHON, ROOT, VAR
 from .say import Trouble, run, say, step
@@ -162,7 +162,7 @@ def _services(env: dict[str, str], listening: socket.socket, port: int) -> list[
     python = [str(PYTHON), "-m"]
     found = []
     if "GRELT_RECORDS_ADDRESS" not in env:
-        lookup_port = _free_port(port + 1)
+        lookup_port = postgres.free_port(port + 1)
         env["GRELT_RECORDS_ADDRESS"] = f"http://127.0.0.1:{lookup_port}"
         command = [*python, "lookup.service", str(lookup_port)]
         found.append(_service("look-up", command, env, user))
@@ -207,17 +207,6 @@ def _user_for(env: dict[str, str]) -> str | None:
         "For real use put Grelt under /srv or /opt."
     )
     return None
-
-
-def _free_port(wanted: int) -> int:
-    for port in range(wanted, wanted + 200):
-        with socket.socket() as probe:
-            try:
-                probe.bind(("127.0.0.1", port))
-            except OSError:
-                continue
-            return port
-    raise Trouble(f"No free port was found from {wanted} on.")
 
 
 def _wait_for_answer(port: int, supervisor: Supervisor, stopping: threading.Event) -> None:

@@ -119,7 +119,8 @@ export function Desk({ paper, model, data, busy }: Props) {
     setSeen((old) => (old[0] === first && old[1] === last ? old : [first, last]));
   }, []);
   const stale = conflictOf(data.decide.error, data.decide.variables);
-  const failure = (stale ? null : data.decide.error) ?? data.join.error ?? data.setEntry.error ?? data.undo.error;
+  const failed = [data.decide, data.join, data.setEntry, data.undo].filter((m) => m.error !== null && !(stale && m === data.decide));
+  const failure = failed[0]?.error ?? null;
 
   return (
     <main className="desk" aria-label={`The desk of ${paper.writer || paper.file_name}`}>
@@ -211,7 +212,9 @@ export function Desk({ paper, model, data, busy }: Props) {
       )}
       <KeyHelp open={help} rounds={roundsShown} onClose={() => setHelp(false)} />
       <Snackbar open={failure !== null} anchorOrigin={{ vertical: "top", horizontal: "center" }}>
-        <Alert severity="error">{failure?.message} Nothing was changed.</Alert>
+        <Alert severity="error" onClose={() => failed.forEach((mutation) => mutation.reset())}>
+          {failure?.message}
+        </Alert>
       </Snackbar>
     </main>
   );
