@@ -123,7 +123,9 @@ class _Walker:
         self._targets = notes
         self._note_blocks = frozenset(notes.values())
         # In the order of their markers; a note may lead to another one.
-        self._cited: dict[str, None] = {}
+        # Addresses of the notes that markers lead to, in their order.
+        self._cited: set[str] = set()
+        self._waiting: list[str] = []
         self._in_note = False
 
     def blocks(self, element: Element, place: _Place) -> None:
@@ -205,7 +207,9 @@ class _Walker:
             href = str(element.get("href"))
             target = href.removeprefix("#")
             if href.startswith("#") and target in self._targets:
-                self._cited[target] = None
+                if target not in self._cited:
+                    self._cited.add(target)
+                    self._waiting.append(target)
                 builder.markers.append((builder.growing.length, target))
                 return
             if self._in_note and href.startswith("#") and _is_way_back(element):
@@ -224,20 +228,16 @@ class _Walker:
         """Read the notes after the text, in the order of their markers."""
         notes: list[Note] = []
         self._in_note = True
-        read: set[str] = set()
-        while waiting := [address for address in self._cited if address not in read]:
-            bounded(len(self._cited), LIMITS.notes, "notes")
-            for address in waiting:
-                read.add(address)
-                first = len(self.paragraphs)
-                self.blocks(self._targets[address], _Place({}, note=address))
-                kind = (
-                    "endnote"
-                    if "end" in address.lower() or "edn" in address.lower()
-                    else "footnote"
-                )
-                paragraphs = tuple(range(first, len(self.paragraphs)))
-                notes.append(Note(address, kind, len(read), paragraphs))
+        # Grows on the way: a note may cite others, which come behind all that the text cites.
+        for address in self._waiting:
+            bounded(len(self._waiting), LIMITS.notes, "notes")
+            first = len(self.paragraphs)
+            self.blocks(self._targets[address], _Place({}, note=address))
+            kind = (
+                "endnote" if "end" in address.lower() or "edn" in address.lower() else "footnote"
+            )
+            paragraphs = tuple(range(first, len(self.paragraphs)))
+            notes.append(Note(address, kind, len(notes) + 1, paragraphs))
         return tuple(notes)
 
 
