@@ -28,6 +28,8 @@ HTTPS = os.environ.get("GRELT_HTTPS") == "1"
 SESSION_COOKIE_SECURE = HTTPS
 CSRF_COOKIE_SECURE = HTTPS
 SECURE_SSL_REDIRECT = HTTPS
+# Asked by what keeps the web server up, on this machine and without the proxy.
+SECURE_REDIRECT_EXEMPT = [r"^api/health$"]
 SECURE_HSTS_SECONDS = 31_536_000 if HTTPS else 0
 SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if HTTPS else None
 # Neighbours under the same domain, and lists kept by browsers, are not Grelt's to decide on.

@@ -170,6 +170,37 @@ class KeepingUp(unittest.TestCase):
             self.assertEqual(again.getsockname()[1], port)
             again.close()
 
+    def test_an_address_of_another_machine_is_refused_in_words(self) -> None:
+        with (
+            tempfile.TemporaryDirectory() as folder,
+            mock.patch.object(serve, "_ADDRESS", Path(folder) / "port"),
+            mock.patch.dict(os.environ, {"GRELT_LISTEN": "203.0.113.7"}),
+            self.assertRaisesRegex(Trouble, "cannot listen on 203.0.113.7"),
+        ):
+            serve._listen()
+
+    def test_where_it_is_reached(self) -> None:
+        cases = {
+            "127.0.0.1": "http://127.0.0.1:",
+            "127.0.0.2": "http://127.0.0.2:",
+            "0.0.0.0": "http://127.0.0.1:",
+        }
+        for host, where in cases.items():
+            with self.subTest(host), socket.create_server((host, 0)) as listening:
+                self.assertTrue(serve.address(listening).startswith(where))
+
+    def test_settings_that_cannot_be_meant(self) -> None:
+        for settings, words in (
+            ({"GRELT_CHECK_MB": "lots"}, "GRELT_CHECK_MB is “lots”"),
+            ({"GRELT_RECORDS_WAIT": "-1"}, "GRELT_RECORDS_WAIT"),
+            ({"GRELT_PORT": "80.5"}, "whole number"),
+            ({"GRELT_HTTPS": "1"}, "GRELT_PROXY"),
+        ):
+            with self.subTest(settings), self.assertRaisesRegex(Trouble, words):
+                serve.refuse_senseless(settings)
+        serve.refuse_senseless({"GRELT_RECORDS_WAIT": "0.5", "GRELT_PORT": "8500"})
+        serve.refuse_senseless({"GRELT_HTTPS": "1", "GRELT_PROXY": "127.0.0.1", "GRELT_PORT": ""})
+
 
 class Commands(unittest.TestCase):
     def test_help_and_what_is_no_command(self) -> None:

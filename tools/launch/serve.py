@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import errno
 import os
+import re
 import secrets
 import shutil
 import signal
@@ -12,6 +14,7 @@ import threading
 import time
 import urllib.error
 import urllib.request
+from collections.abc import Mapping
 from types import FrameType
 
 from . import instance, node_env, postgres, python_env
@@ -24,6 +27,10 @@ _PORT = 8417
 _ANSWER_WITHIN = 30
 _WEB_PROCESSES = 2
 _USER = "grelt"
+_NUMBERS = (
+    *("GRELT_PORT", "GRELT_DB_PORT", "GRELT_CHECK_MB", "GRELT_CHECK_SECONDS", "GRELT_QUOTA_MB"),
+    *("GRELT_RECORDS_WAIT", "GRELT_RECORDS_WHOLE_WAIT", "GRELT_RECORDS_MOST"),
+)
 # Where it was the last time: bookmarks and proxies point there.
 _ADDRESS = VAR / "port"
 # An installation for real use; the demo and its published password never come into it.
@@ -32,6 +39,7 @@ _EMPTY = VAR / "without-demo"
 
 def start(*, empty: bool = False) -> int:
     """Bring everything up, print the address, keep it up, and stop all that was started."""
+    refuse_senseless(os.environ)
     _refuse_unwritable()
     lock = instance.take_lock()
     if lock is None:
@@ -55,7 +63,7 @@ def start(*, empty: bool = False) -> int:
     try:
         held.ensure_running()
         listening = _listen()
-        port = listening.getsockname()[1]
+        port, where = listening.getsockname()[1], address(listening)
         env = environment(held) | {"GRELT_PORT": str(port), instance.MARK: instance.mark()}
         _prepare(env, empty)
         build.join()
@@ -65,10 +73,10 @@ def start(*, empty: bool = False) -> int:
             return 0
         supervisor = Supervisor(_services(env, listening, port), held.look)
         supervisor.look()
-        _wait_for_answer(port, supervisor, stopping)
+        _wait_for_answer(where, supervisor, stopping)
         if not stopping.is_set():
-            instance.note(lock, f"it is at http://127.0.0.1:{port}/ (process {os.getpid()}).")
-            _greet(port)
+            instance.note(lock, f"it is at {where}/ (process {os.getpid()}).")
+            _greet(where)
         while not stopping.wait(0.3):
             supervisor.look()
     finally:
@@ -79,6 +87,21 @@ def start(*, empty: bool = False) -> int:
         lock.close()
         say("Stopped.")
     return 0
+
+
+def refuse_senseless(settings: Mapping[str, str]) -> None:
+    """Trouble where a setting of the environment cannot be meant, before anything is started by it."""
+    for name in _NUMBERS:
+        value = settings.get(name) or "1"
+        if not re.fullmatch(r"\d+(?:\.\d+)?", value):
+            raise Trouble(f"{name} is “{value}”; it is to be a number.")
+    if not (settings.get("GRELT_PORT") or "1").isdecimal():
+        raise Trouble("GRELT_PORT is to be a whole number.")
+    if settings.get("GRELT_HTTPS") == "1" and not settings.get("GRELT_PROXY"):
+        raise Trouble(
+            "GRELT_HTTPS=1 has Grelt answer only through a proxy that speaks TLS: "
+            "name its address in GRELT_PROXY, too."
+        )
 
 
 def _refuse_unwritable() -> None:
@@ -135,19 +158,22 @@ def _secret_key() -> str:
 def _listen() -> socket.socket:
     """The socket that the web servers share. It outlives them, so that the address stays and nobody is refused
     while they are started again."""
+    host = os.environ.get("GRELT_LISTEN") or "127.0.0.1"
     asked = os.environ.get("GRELT_PORT")
     before = _ADDRESS.read_text().strip() if _ADDRESS.is_file() else ""
     wanted = int(asked or before or _PORT)
     # Where nobody relies on an address yet, the next one that is free will do.
     for port in [wanted] if asked or before else range(wanted, wanted + 200):
-        listening = socket.socket()
-        listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
-            listening.bind((os.environ.get("GRELT_LISTEN", "127.0.0.1"), port))
-        except OSError:
-            listening.close()
-            continue
-        listening.listen(1024)
+            family = socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)[0][0]
+            listening = socket.create_server((host, port), family=family, backlog=1024)
+        except OSError as error:
+            if error.errno == errno.EADDRINUSE:
+                continue
+            raise Trouble(
+                f"Grelt cannot listen on {host}, port {port} ({error.strerror}). "
+                "GRELT_LISTEN is to be an address of this machine, GRELT_PORT a port that may be opened."
+            ) from error
         listening.set_inheritable(True)
         _ADDRESS.write_text(str(port))
         return listening
@@ -155,6 +181,13 @@ def _listen() -> socket.socket:
         f"Port {wanted} is taken by another program. End that, or choose another port: "
         "GRELT_PORT=8500 bin/grelt start"
     )
+
+
+def address(listening: socket.socket) -> str:
+    """Where this machine reaches what listens: every address of it is the loopback one, too."""
+    host, port = listening.getsockname()[:2]
+    host = {"0.0.0.0": "127.0.0.1", "::": "::1"}.get(host, host)
+    return f"http://[{host}]:{port}" if ":" in host else f"http://{host}:{port}"
 
 
 def _services(env: dict[str, str], listening: socket.socket, port: int) -> list[Service]:
@@ -209,12 +242,14 @@ def _user_for(env: dict[str, str]) -> str | None:
     return None
 
 
-def _wait_for_answer(port: int, supervisor: Supervisor, stopping: threading.Event) -> None:
+def _wait_for_answer(where: str, supervisor: Supervisor, stopping: threading.Event) -> None:
+    # Whatever the names are under which it is reached from outside.
+    question = urllib.request.Request(f"{where}/api/health", headers={"Host": "localhost"})
     deadline = time.monotonic() + _ANSWER_WITHIN
     while time.monotonic() < deadline and not stopping.is_set():
         supervisor.look()
         try:
-            with urllib.request.urlopen(f"http://127.0.0.1:{port}/api/health", timeout=5):
+            with urllib.request.urlopen(question, timeout=5):
                 return
         except (urllib.error.URLError, OSError):
             time.sleep(0.15)
@@ -222,10 +257,10 @@ def _wait_for_answer(port: int, supervisor: Supervisor, stopping: threading.Even
         raise Trouble(f"The web server did not answer. Its log is {VAR / 'web-1.log'}.")
 
 
-def _greet(port: int) -> None:
+def _greet(where: str) -> None:
     who = (
         "Accounts are made with: bin/grelt account NAME"
         if _EMPTY.is_file()
         else "Demo sign-in: name vale, password slack-water"
     )
-    print(f"\nGrelt is at http://127.0.0.1:{port}/\n{who}\nCtrl-C stops it.", flush=True)
+    print(f"\nGrelt is at {where}/\n{who}\nCtrl-C stops it.", flush=True)
