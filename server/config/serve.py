@@ -34,7 +34,7 @@ _REFUSED = {
 _BROKEN = ("failed", "Grelt could not do this, and the fault is its own. Nothing was changed.")
 
 
-class _Refusal(ErrorTask):
+class _Refusal(ErrorTask):  # type: ignore[misc]
     """What the server refuses, in the one format of all problems."""
 
     def execute(self) -> None:
@@ -48,7 +48,7 @@ class _Refusal(ErrorTask):
         self.write(body)
 
 
-class _Channel(HTTPChannel):
+class _Channel(HTTPChannel):  # type: ignore[misc]
     error_task_class = _Refusal
 
 
