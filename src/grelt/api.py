@@ -25,7 +25,7 @@ from .help import RuleHelp, rule_help
 from .paper import Paper, analyse
 from .readers import LIMITS, READABLE, read_paper
 from .recognise import recognise
-from .records import Records, RecordSource, identifier, read_records, records_text
+from .records import Records, identifier, read_records, records_text
 from .report import SCHEMA_VERSION, build_report, report_components, run_rules, written
 from .rules import all_rules
 from .rules.registry import Registered
@@ -44,7 +44,6 @@ __all__ = [
     "GreltError",
     "HouseRuleInvalid",
     "PaperUnreadable",
-    "RecordSource",
     "Records",
     "ReportsUnreadable",
     "__version__",

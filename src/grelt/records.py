@@ -11,7 +11,7 @@ import json
 import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field
-from typing import Any, Protocol
+from typing import Any
 
 from .errors import RecordsInvalid
 from .exchange import work_of
@@ -22,15 +22,6 @@ from .text.names import PersonName
 from .works import Group, Work
 
 _COMPARED = ("title", "container", "volume", "issue")
-
-
-class RecordSource(Protocol):
-    """Where records come from: a service over HTTP, a file, a test."""
-
-    def look_up(self, identifiers: list[str]) -> Records:
-        """Records of works by DOI or address. Never raises: a source that fails says so in
-        `problem`."""
-        ...
 
 
 @dataclass(frozen=True)

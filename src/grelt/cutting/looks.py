@@ -39,7 +39,6 @@ _SHOWN = (
     r"[Aa]ired|[Ff]ilmed|[Pp]osted|[Rr]ecorded|[Pp]erformed|[Bb]roadcast|[Rr]eleased|[Pp]remiered"
 )
 MODIFIED = re.compile(rf"(?<![\w-])(?:{_CHANGED}|{_SHOWN})(?:\son)?\s$")
-SHOWN = re.compile(rf"(?<![\w-])(?:{_SHOWN})(?:\son)?\s$")
 
 # -- volumes and issues
 _VOL = r"(?:[Vv]ol(?:ume|umes|s)?\.?|[Vv]\.(?=\s?\d))"
@@ -152,4 +151,3 @@ SUPPLEMENTS = (
 )
 # Abbreviations whose period parts nothing.
 ABBREVIATED = words("abbreviations.in-entries", "words")
-CLOSING_ABBREVIATED = words("abbreviations.in-entries", "closing")

@@ -43,7 +43,6 @@ class UnlistedSource:
     a `pair` with it where nothing cites that entry."""
 
     label: str
-    filing: str
     citations: tuple[int, ...]
     nearest: int | None
     pair: bool = False

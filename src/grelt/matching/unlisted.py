@@ -49,7 +49,7 @@ def _source(
 ) -> UnlistedSource:
     years = frozenset(year for n in numbers if (year := citations[n].year) is not None)
     nearest = _nearest(key, entries, uncited, years)
-    return UnlistedSource(label, key, numbers, nearest, nearest in uncited)
+    return UnlistedSource(label, numbers, nearest, nearest in uncited)
 
 
 def unlisted_label(citation: Citation) -> str:

@@ -28,8 +28,6 @@ DOI = re.compile(
     rf"|(?<![\w/.])(?P<bare>{DOI_NAME})",
     re.I,
 )
-# Stands for “there is an address here” wherever only that matters.
-ONLINE = re.compile(rf"https?:/|\bwww\.|\bdoi\b|(?<![\w@./-]){HOST}(?=[/.,;)]|$)", re.I)
 _CLOSING = ".,;:!?\"'”’>]"
 _ABBREVIATED = words("abbreviations.in-entries", "words")
 

@@ -13,8 +13,6 @@ MONTH = (
     one_of((*MONTH_NAMES, *SHORT_MONTHS, *ordered("calendar.months", "others"))) + r"(?![^\W\d_])"
 )
 SEASON = one_of(SEASONS)
-QUARTER = one_of(ordered("calendar.seasons", "quarters"))
-DAY_OF_WEEK = one_of(ordered("calendar.days", "names"))
 # A year in which something may have been published.
 YEAR = r"(?:1[4-9]\d\d|20\d\d)"
 DAY = r"(?:3[01]|[12]\d|0?[1-9])(?:st|nd|rd|th)?"

@@ -233,9 +233,7 @@ class _Walker:
             bounded(len(self._waiting), LIMITS.notes, "notes")
             first = len(self.paragraphs)
             self.blocks(self._targets[address], _Place({}, note=address))
-            kind = (
-                "endnote" if "end" in address.lower() or "edn" in address.lower() else "footnote"
-            )
+            kind = "endnote" if "end" in address.lower() or "edn" in address.lower() else "footnote"
             paragraphs = tuple(range(first, len(self.paragraphs)))
             notes.append(Note(address, kind, len(notes) + 1, paragraphs))
         return tuple(notes)

@@ -13,7 +13,6 @@ from ..archive import Element
 _O = "urn:oasis:names:tc:opendocument:xmlns:"
 STYLE = f"{{{_O}style:1.0}}"
 TEXT = f"{{{_O}text:1.0}}"
-FO = f"{{{_O}xsl-fo-compatible:1.0}}"
 SVG = f"{{{_O}svg-compatible:1.0}}"
 _LENGTH = re.compile(r"(-?[\d.]+)\s*(in|cm|mm|pt|pc|px)?")
 _POINTS = {"in": 72.0, "cm": 28.3465, "mm": 2.83465, "pt": 1.0, "pc": 12.0, "px": 0.75, None: 1.0}
