@@ -27,7 +27,7 @@ _MOST_CONNECTIONS = 900
 # What the server itself refuses, before the application sees it: status -> code and words for the person.
 _REFUSED = {
     400: ("invalid", "This request makes no sense to Grelt."),
-    413: ("too-large", "This is more than Grelt takes at once: a paper has at most 32 MB."),
+    413: ("too-large", "This is more than Grelt takes at once: a paper has at most 30 MB."),
     431: ("too-large", "The heading of this request is more than Grelt takes."),
     501: ("invalid", "This request is sent in a way that Grelt does not take."),
 }

@@ -55,7 +55,7 @@ class Refusals(ServerTestCase):
             b"POST /api/papers HTTP/1.1\r\nHost: localhost\r\nContent-Length: 900000000\r\n\r\nfirst bytes"
         )
         self.assertEqual((status, body["code"]), (413, "too-large"))
-        self.assertIn("32 MB", body["message"])
+        self.assertIn("30 MB", body["message"])
 
     def test_a_request_that_is_none(self) -> None:
         status, body = self.ask(

@@ -104,8 +104,9 @@ export async function sendFile(address: string, file: File, key: string, again =
     throw new ApiProblem("no-answer", `“${file.name}” could not be sent: Grelt does not answer.`, 0);
   }
   const body: unknown = await response.json().catch(() => null);
-  // Refused by its announced length, before it was taken: the web server's own words are for machines.
-  if (response.status === 413 && body === null) throw tooLarge(file);
-  if (!response.ok) throw problemOf(body, response.status);
+  const refused = problemOf(body, response.status);
+  // Refused by its announced length, before anybody knew what it is.
+  if (response.status === 413 && refused.code !== "paper-too-large") throw tooLarge(file);
+  if (!response.ok) throw refused;
   return body as PaperInfo;
 }
