@@ -6,7 +6,7 @@ import os
 import shutil
 import threading
 from pathlib import Path
-from typing import Any, ClassVar
+from typing import Any, ClassVar, Literal
 
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.cache import cache
@@ -96,6 +96,16 @@ class BrowserTestCase(StaticLiveServerTestCase):
 
     def violations(self, page: Page) -> list[str]:
         """What axe finds against WCAG 2.2 A and AA."""
+        # Colours on their way are neither the old ones nor the new.
+        page.evaluate(
+            """async () => {
+                const frame = () => new Promise(requestAnimationFrame);
+                await frame(); await frame();
+                const going = document.getAnimations().filter(a => a instanceof CSSTransition);
+                const ended = Promise.all(going.map(a => a.finished.catch(() => null)));
+                await Promise.race([ended, new Promise(end => setTimeout(end, 2000))]);
+            }"""
+        )
         page.evaluate(AXE.read_text(encoding="utf-8"))
         found = page.evaluate(
             """async () => (await axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa',
@@ -103,3 +113,11 @@ class BrowserTestCase(StaticLiveServerTestCase):
             n => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | '))"""
         )
         return [str(v) for v in found]
+
+    def assert_open_to_all(self, page: Page) -> None:
+        """Nothing that axe finds, light and dark."""
+        schemes: tuple[Literal["light", "dark"], ...] = ("light", "dark")
+        for scheme in schemes:
+            page.emulate_media(color_scheme=scheme)
+            self.assertEqual(self.violations(page), [], scheme)
+        page.emulate_media(color_scheme="light")

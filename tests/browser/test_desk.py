@@ -126,9 +126,25 @@ class Desk(BrowserTestCase):
         expect(dialog.get_by_label("As it stands now")).to_contain_text("waived")
         expect(dialog.get_by_label("As you have it")).to_contain_text("kept")
         self.assertEqual(list(self.decided().values()), ["waived"])
-        dialog.get_by_role("button", name="Put mine in its place").click()
+        self.assert_open_to_all(self.page)
+        with self.page.expect_response("**/decisions"):
+            dialog.get_by_role("button", name="Put mine in its place").click()
         expect(dialog).to_be_hidden()
         self.assertEqual(list(self.decided().values()), ["kept"])
+
+    def test_what_went_wrong_is_said_once_and_can_be_closed(self) -> None:
+        problem = '{"code": "database-away", "message": "The database does not answer. Nothing was changed."}'
+        self.page.route(
+            "**/decisions",
+            lambda route: route.fulfill(status=503, content_type="application/json", body=problem),
+        )
+        self.page.keyboard.press(".")
+        self.page.get_by_role("button", name="Keep K").click()
+        said = self.page.get_by_role("alert")
+        expect(said).to_have_text("The database does not answer. Nothing was changed.")
+        self.assertEqual(self.decided(), {})
+        said.get_by_role("button", name="Close").click()
+        expect(said).to_be_hidden()
 
     def test_rounds_quiet_everything_else_and_live_in_the_address(self) -> None:
         self.page.get_by_role("button", name="List 1 left").click()

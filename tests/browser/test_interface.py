@@ -60,6 +60,7 @@ class Interface(BrowserTestCase):
         self.assertEqual(cells[1:8], ["4", "16", "8 ⇄ 8", "1", "1", "5", "·"])
         bad = self.page.get_by_role("row", name="cut.docx")
         expect(bad).to_contain_text("cut off while being sent")
+        self.assert_open_to_all(self.page)
         bad.locator("input[type=file]").set_input_files([payload("whole.docx", file_of("dray"))])
         run_waiting_checks_soon(self)
         expect(self.page.get_by_role("row", name="Piers Dray")).to_contain_text("nothing found")
@@ -104,6 +105,7 @@ class Interface(BrowserTestCase):
         note = self.page.get_by_role("alert")
         expect(note).to_contain_text("copy.docx was not taken in")
         expect(note).to_contain_text("handed in by Piers Dray")
+        self.assert_open_to_all(self.page)
         note.get_by_role("button", name="Take it in all the same").click()
         expect(self.page.get_by_role("row", name="copy.docx")).to_be_visible()
         expect(note).to_be_hidden()
@@ -118,6 +120,7 @@ class Interface(BrowserTestCase):
         )
         self.go(self.here)
         expect(self.page.get_by_text("The database does not answer.").first).to_be_visible()
+        self.assert_open_to_all(self.page)
         self.page.unroute("**/api/assignments/**")
         expect(self.page.get_by_role("row", name="Piers Dray")).to_be_visible()
         expect(self.page.get_by_text("The database does not answer.")).to_have_count(0)
@@ -135,6 +138,21 @@ class Interface(BrowserTestCase):
         self.page.evaluate("document.querySelector('main').scrollTo(0, 1e7)")
         expect(self.page.get_by_role("link", name="Ada Writer0999")).to_be_visible()
         self.assertLess(rows.count(), 80)
+        self.assert_open_to_all(self.page)
+
+    def test_a_long_table_is_walked_by_keys_alone(self) -> None:
+        Paper.objects.bulk_create(
+            Paper(assignment=self.assignment, writer=f"Ada Writer{n:03}") for n in range(300)
+        )
+        self.sign_in(self.page)
+        self.go(self.here)
+        self.page.get_by_role("link", name="Ada Writer000").focus()
+        for _ in range(120):
+            self.page.keyboard.press("Tab")
+        focused = self.page.evaluate("document.activeElement.getBoundingClientRect().top")
+        row = self.page.evaluate("document.activeElement.closest('tr').innerText")
+        self.assertRegex(row, r"Ada Writer0[3-9]\d")
+        self.assertTrue(0 < focused < 800, focused)
 
     def test_an_address_that_leads_nowhere_says_so(self) -> None:
         self.sign_in(self.page)

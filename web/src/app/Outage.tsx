@@ -17,7 +17,7 @@ export function Outage() {
   });
   if (words === null) return null;
   return (
-    <Alert severity="warning" variant="filled" square sx={{ py: 0 }}>
+    <Alert severity="warning" square sx={{ py: 0 }}>
       {words}
     </Alert>
   );
