@@ -64,17 +64,19 @@ def main() -> None:
     FOLDER.mkdir(parents=True, exist_ok=True)
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=shutil.which("chromium"))
+        window = browser.new_context(
+            viewport={"width": 1280, "height": 800}, reduced_motion="reduce"
+        )
+        page = window.new_page()
+        page.goto(f"{base}/sign-in")
+        page.get_by_label("Name").fill("vale")
+        page.get_by_label("Password").fill("slack-water")
+        page.keyboard.press("Enter")
+        page.wait_for_url(f"{base}/")
         for name, scheme, target, query, keys in PICTURES:
-            page = browser.new_page(
-                viewport={"width": 1280, "height": 800},
-                color_scheme="dark" if scheme == "dark" else "light",
-                reduced_motion="reduce",
-            )
-            page.goto(f"{base}/sign-in")
-            page.get_by_label("Name").fill("vale")
-            page.get_by_label("Password").fill("slack-water")
-            page.keyboard.press("Enter")
-            page.wait_for_url(f"{base}/")
+            page = window.new_page()
+            page.emulate_media(color_scheme="dark" if scheme == "dark" else "light")
+            page.goto(f"{base}/")
             take(page, base, target, query, keys)
             page.screenshot(path=FOLDER / f"{name}.png")
             page.close()

@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 from grelt.document import Document, RunFormat
 from grelt.document.fragment import parse_fragment
 from grelt.errors import PaperTooLarge
-from grelt.guides import House
+from grelt.guides import Policy, load_guide
 from grelt.paper import analyse
 from grelt.readers.growing import GrowingText
 from grelt.readers.legible import legible
@@ -173,7 +173,7 @@ class Leaning(unittest.TestCase):
     """Which notes would have to change if one were taken out."""
 
     def leaning(self, *notes: str) -> tuple[tuple[int, ...], ...]:
-        return leaning_on(analyse(_notes(*notes), House("chicago-17-notes")))
+        return leaning_on(analyse(_notes(*notes), Policy(load_guide("chicago-17-notes"))))
 
     def test_ibid_leans_on_the_note_above_and_its_own_on_it(self) -> None:
         found = self.leaning(_FULL.format(4), "Ibid., 5.", "Ibid., 6.", "Okonjo, *Salt*, 9.")

@@ -65,13 +65,17 @@ def start(*, empty: bool = False) -> int:
         listening = _listen()
         port, where = listening.getsockname()[1], address(listening)
         env = environment(held) | {"GRELT_PORT": str(port), instance.MARK: instance.mark()}
+        user = _user_for(env)
+        # What asks for checks must know that records are looked up, and where.
+        supervisor = Supervisor(_look_up(env, port, user), held.look)
+        supervisor.look()
         _prepare(env, empty)
         build.join()
         if _background_trouble:
             raise _background_trouble[0]
         if stopping.is_set():
             return 0
-        supervisor = Supervisor(_services(env, listening, port), held.look)
+        supervisor.services += _services(env, listening, user)
         supervisor.look()
         _wait_for_answer(where, supervisor, stopping)
         if not stopping.is_set():
@@ -190,15 +194,18 @@ def address(listening: socket.socket) -> str:
     return f"http://[{host}]:{port}" if ":" in host else f"http://{host}:{port}"
 
 
-def _services(env: dict[str, str], listening: socket.socket, port: int) -> list[Service]:
-    user = _user_for(env)
+def _look_up(env: dict[str, str], port: int, user: str | None) -> list[Service]:
+    """The stand-in for the look-up of records, where no other is set; `env` then says where it is."""
+    if env.get("GRELT_RECORDS_ADDRESS"):
+        return []
+    own = postgres.free_port(port + 1)
+    env["GRELT_RECORDS_ADDRESS"] = f"http://127.0.0.1:{own}"
+    return [_service("look-up", [str(PYTHON), "-m", "lookup.service", str(own)], env, user)]
+
+
+def _services(env: dict[str, str], listening: socket.socket, user: str | None) -> list[Service]:
     python = [str(PYTHON), "-m"]
     found = []
-    if "GRELT_RECORDS_ADDRESS" not in env:
-        lookup_port = postgres.free_port(port + 1)
-        env["GRELT_RECORDS_ADDRESS"] = f"http://127.0.0.1:{lookup_port}"
-        command = [*python, "lookup.service", str(lookup_port)]
-        found.append(_service("look-up", command, env, user))
     web = [*python, "config.serve", str(listening.fileno())]
     for number in range(_WEB_PROCESSES):
         log = f"web-{number + 1}"
