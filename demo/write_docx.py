@@ -20,7 +20,9 @@ from docx.oxml import OxmlElement
 from docx.oxml.ns import qn
 from docx.shared import Pt, RGBColor
 
-from grelt.document import Document, Note, Paragraph, Run
+from grelt.document import Document, Header, Note, Paragraph, Run
+
+from .page import page_of, pieces
 
 _ALIGNMENTS = {
     "left": WD_ALIGN_PARAGRAPH.LEFT,
@@ -33,16 +35,19 @@ _FOOTNOTES = "application/vnd.openxmlformats-officedocument.wordprocessingml.foo
 
 
 def write_docx(document: Document, *, running_head: str, hand: str, face: str) -> bytes:
-    """The bytes of a .docx with running head, one-inch margins and the document's paragraphs."""
+    """The bytes of a .docx with the document's page, or else the usual one with this running head."""
     file = docx.Document()
+    page = page_of(document, running_head)
     for section in file.sections:
         for side in ("top", "bottom", "left", "right"):
-            setattr(section, f"{side}_margin", Pt(72))
-        section.page_width, section.page_height = Pt(612), Pt(792)
-        section.header_distance = Pt(36)
+            setattr(section, f"{side}_margin", Pt(getattr(page, side) or 72))
+        section.page_width, section.page_height = Pt(page.width or 612), Pt(page.height or 792)
+        section.header_distance = section.footer_distance = Pt(36)
+        section.different_first_page_header_footer = page.first_differs
     if hand == "styles":
         _make_styles(file, face)
-    _running_head(file, running_head, face)
+    for head in page.headers:
+        _running_head(file, head, face)
     notes = {note.id: note for note in document.notes}
     numbers = {identity: number for number, identity in enumerate(notes, start=1)}
     if notes:
@@ -84,22 +89,37 @@ def _make_styles(file: Any, face: str) -> None:
         style.paragraph_format.first_line_indent = Pt(first)
 
 
-def _running_head(file: Any, words: str, face: str) -> None:
-    paragraph = file.sections[0].header.paragraphs[0]
-    paragraph.alignment = WD_ALIGN_PARAGRAPH.RIGHT
-    _face(paragraph.add_run(words), face, 12)
-    for kind, text in (("begin", ""), ("", " PAGE "), ("separate", ""), ("text", "1"), ("end", "")):
-        run = paragraph.add_run(text if kind == "text" else "")
-        _face(run, face, 12)
-        if kind == "":
-            code = OxmlElement("w:instrText")
-            code.set(qn("xml:space"), "preserve")
-            code.text = text
-            run._r.append(code)
-        elif kind != "text":
-            mark = OxmlElement("w:fldChar")
-            mark.set(qn("w:fldCharType"), kind)
-            run._r.append(mark)
+def _running_head(file: Any, head: Header, face: str) -> None:
+    section = file.sections[0]
+    first = head.kind == "first"
+    if head.foot:
+        part = section.first_page_footer if first else section.footer
+    else:
+        part = section.first_page_header if first else section.header
+    paragraph = part.paragraphs[0]
+    paragraph.alignment = _ALIGNMENTS[head.alignment or "left"]
+    for piece in pieces(head):
+        if piece is not None:
+            _face(paragraph.add_run(piece), face, 12)
+            continue
+        for kind, text in (
+            ("begin", ""),
+            ("", " PAGE "),
+            ("separate", ""),
+            ("text", "1"),
+            ("end", ""),
+        ):
+            run = paragraph.add_run(text if kind == "text" else "")
+            _face(run, face, 12)
+            if kind == "":
+                code = OxmlElement("w:instrText")
+                code.set(qn("xml:space"), "preserve")
+                code.text = text
+                run._r.append(code)
+            elif kind != "text":
+                mark = OxmlElement("w:fldChar")
+                mark.set(qn("w:fldCharType"), kind)
+                run._r.append(mark)
 
 
 def _paragraph(file: Any, paragraph: Paragraph, hand: str, numbers: dict[str, int]) -> None:

@@ -5,10 +5,14 @@ from __future__ import annotations
 import io
 from typing import Any
 
+from odf.element import Element
+from odf.namespaces import STYLENS
 from odf.opendocument import OpenDocumentText
 from odf.style import (
     FontFace,
-    Header,
+    FooterStyle,
+    HeaderFooterProperties,
+    HeaderStyle,
     MasterPage,
     PageLayout,
     PageLayoutProperties,
@@ -30,6 +34,11 @@ from odf.text import (
 )
 
 from grelt.document import Document, Paragraph, ParagraphFormat, RunFormat
+from grelt.document import Header as DocumentHeader
+
+from .page import page_of, pieces
+
+_ALIGNED = {"left": "start", "center": "center", "right": "end"}
 
 
 class _Writer:
@@ -42,24 +51,57 @@ class _Writer:
         self._page(running_head)
 
     def _page(self, running_head: str) -> None:
+        page = page_of(self.document, running_head)
+        kinds = {(h.kind, h.foot) for h in page.headers}
+        # A head stands between the margin and the text, as high as what is left of the text's own edge.
+        above, below = any(not foot for _, foot in kinds), any(foot for _, foot in kinds)
+        top, bottom = page.top or 72.0, page.bottom or 72.0
         layout = PageLayout(name="Page")
         layout.addElement(
             PageLayoutProperties(
-                pagewidth="8.5in", pageheight="11in", margintop="0.5in", marginbottom="1in",
-                marginleft="1in", marginright="1in",
+                pagewidth=f"{page.width}pt", pageheight=f"{page.height}pt",
+                margintop=f"{min(36.0, top / 2) if above else top}pt",
+                marginbottom=f"{min(36.0, bottom / 2) if below else bottom}pt",
+                marginleft=f"{page.left}pt", marginright=f"{page.right}pt",
             )
         )  # fmt: skip
+        for there, style, edge in ((above, HeaderStyle, top), (below, FooterStyle, bottom)):
+            if there:
+                head_style = style()
+                height = f"{edge - min(36.0, edge / 2)}pt"
+                head_style.addElement(HeaderFooterProperties(minheight=height, marginbottom="0pt"))
+                layout.addElement(head_style)
         self.file.automaticstyles.addElement(layout)
-        right = Style(name="Running", family="paragraph")
-        right.addElement(ParagraphProperties(textalign="end"))
-        self.file.automaticstyles.addElement(right)
         master = MasterPage(name="Standard", pagelayoutname=layout)
-        header = Header()
-        line = P(stylename=right, text=running_head)
-        line.addElement(PageNumber(selectpage="current"))
-        header.addElement(line)
-        master.addElement(header)
+        # In this order (OpenDocument 1.3 part 3, 16.9): heads, that of the first page, feet.
+        for tag, kind, foot in (
+            ("header", "default", False), ("header-first", "first", False),
+            ("footer", "default", True), ("footer-first", "first", True),
+        ):  # fmt: skip
+            found = next((h for h in page.headers if (h.kind, h.foot) == (kind, foot)), None)
+            wanted = found is not None or (
+                kind == "first" and page.first_differs and ("default", foot) in kinds
+            )
+            if wanted:
+                part = Element(qname=(STYLENS, tag), check_grammar=False)
+                master.addElement(self._head(part, found), check_grammar=False)
         self.file.masterstyles.addElement(master)
+
+    def _head(self, part: Any, head: DocumentHeader | None) -> Any:
+        """A head or foot with its line; an empty one where there is none on the first page."""
+        name = f"Running{len(self.file.automaticstyles.childNodes)}"
+        line_style = Style(name=name, family="paragraph")
+        alignment = (head.alignment if head is not None else None) or "left"
+        line_style.addElement(ParagraphProperties(textalign=_ALIGNED[alignment]))
+        self.file.automaticstyles.addElement(line_style)
+        line = P(stylename=line_style)
+        for piece in pieces(head) if head is not None else ():
+            if piece is None:
+                line.addElement(PageNumber(selectpage="current"))
+            else:
+                line.addText(piece)
+        part.addElement(line)
+        return part
 
     def paragraph_style(self, layout: ParagraphFormat) -> str:
         if layout in self.paragraph_styles:
@@ -68,9 +110,7 @@ class _Writer:
         style = Style(name=name, family="paragraph")
         spacing = layout.line_spacing.value if layout.line_spacing else 1
         values: dict[str, Any] = {
-            "textalign": {"left": "start", "center": "center", "right": "end"}[
-                layout.alignment or "left"
-            ],
+            "textalign": _ALIGNED[layout.alignment or "left"],
             "marginleft": f"{layout.left or 0}pt",
             "textindent": f"{layout.first_line or 0}pt",
             "lineheight": f"{spacing:.0%}",

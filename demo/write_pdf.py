@@ -14,8 +14,12 @@ from reportlab.platypus import Paragraph as Flowable
 
 from grelt.document import Document, Paragraph, Run
 
+from .page import page_of, pieces
+
 _ALIGNMENTS = {"left": TA_LEFT, "center": TA_CENTER, "right": TA_RIGHT}
 _LINE = 1.15
+_PADDING = 6.0
+_SIDES = ("top", "bottom", "left", "right")
 _FACES = {
     "Times New Roman": ("Times-Roman", "Times-Bold", "Times-Italic", "Times-BoldItalic"),
     "Arial": ("Helvetica", "Helvetica-Bold", "Helvetica-Oblique", "Helvetica-BoldOblique"),
@@ -30,9 +34,12 @@ def write_pdf(document: Document, *, running_head: str, title: str) -> bytes:
     if document.notes:
         raise ValueError("the PDFs of the demo have no notes")
     out = io.BytesIO()
+    page = page_of(document, running_head)
+    # The frame in which the text is set has a padding of its own.
+    inner = {side: (getattr(page, side) or 72.0) - _PADDING for side in _SIDES}
     file = SimpleDocTemplate(
-        out, pagesize=letter, leftMargin=66, rightMargin=66, topMargin=66, bottomMargin=66,
-        title=title, invariant=1,
+        out, pagesize=letter, leftMargin=inner["left"], rightMargin=inner["right"],
+        topMargin=inner["top"], bottomMargin=inner["bottom"], title=title, invariant=1,
     )  # fmt: skip
     story: list[Any] = []
     for paragraph in document.paragraphs:
@@ -40,11 +47,27 @@ def write_pdf(document: Document, *, running_head: str, title: str) -> bytes:
             story.append(PageBreak())
         story.append(_flowable(paragraph))
 
-    def head(canvas: Any, page: Any) -> None:
+    def furnish(canvas: Any, drawn: Any, kind: str) -> None:
         canvas.setFont("Times-Roman", 12)
-        canvas.drawRightString(540, 792 - 45, f"{running_head}{page.page}")
+        for head in page.headers:
+            if head.kind != kind:
+                continue
+            words = "".join(str(drawn.page) if p is None else p for p in pieces(head))
+            height = 40 if head.foot else 792 - 45
+            right = 612 - (page.right or 72.0)
+            if head.alignment == "center":
+                canvas.drawCentredString(306, height, words)
+            elif head.alignment == "right":
+                canvas.drawRightString(right, height, words)
+            else:
+                canvas.drawString(page.left or 72.0, height, words)
 
-    file.build(story, onFirstPage=head, onLaterPages=head)
+    first = "first" if page.first_differs else "default"
+    file.build(
+        story,
+        onFirstPage=lambda canvas, drawn: furnish(canvas, drawn, first),
+        onLaterPages=lambda canvas, drawn: furnish(canvas, drawn, "default"),
+    )
     return out.getvalue()
 
 

@@ -25,6 +25,13 @@ _MARK = re.compile(r"\{\{(.*?)\|([\d;]+\??)\}\}", re.S)
 _OPEN, _CLOSE = "\ue000", "\ue001"
 
 
+# How a paper of a guide opens, where that is not with its title alone.
+_OPENINGS = {
+    "apa-7": "%% A Paper\n% Ada Writer\n% Saltmarsh Reach College\n% NIGHT 101: Night Work\n"
+    "% Professor Maren Vale\n% October 14, 2026\n== A Paper"
+}
+
+
 @dataclass(frozen=True)
 class Mark:
     """A marked stretch of a paragraph; `entries` are numbers from 1, 0 for none."""
@@ -74,7 +81,8 @@ def _paper(name: str, guide: str, format: str, text: str) -> MarkedPaper:
 
     # A title keeps the first paragraph from being taken for the heading of the paper.
     signed = parse_fragment(
-        f"= A Paper\n{_MARK.sub(sign, text)}".replace("'", "’"), "Times New Roman"
+        f"{_OPENINGS.get(guide, '= A Paper')}\n{_MARK.sub(sign, text)}".replace("'", "’"),
+        "Times New Roman",
     )
     marks: list[Mark] = []
     paragraphs = []

@@ -11,8 +11,8 @@ from typing import Any
 
 from grelt.document.fragment import parse_fragment
 from grelt.guides import Policy, available_guides, load_guide
-from grelt.guides.house import OPTIONS
 from grelt.guides.model import Guide
+from grelt.guides.options import OPTIONS
 from grelt.paper import Paper, analyse
 from grelt.recognise import recognise
 from grelt.records import read_records

@@ -135,7 +135,9 @@ class HelpPages(unittest.TestCase):
 class Summary(unittest.TestCase):
     def of(self, number: int) -> str:
         essay = load_essays()[number]
-        data = write_docx(essay.document, running_head="x ", hand=essay.hand, face=essay.face)
+        data = write_docx(
+            essay.document, running_head=essay.running_head, hand=essay.hand, face=essay.face
+        )
         return summary(api.check(data, "essay.docx", api.CheckInputs("mla-9")))
 
     def test_counts_that_agree_and_that_do_not(self) -> None:

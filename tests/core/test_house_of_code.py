@@ -10,8 +10,8 @@ from pathlib import Path
 
 from grelt.findings import Severity
 from grelt.guides import available_guides, load_guide
-from grelt.guides.house import OPTIONS
 from grelt.guides.loader import GuideBroken, parse_guide
+from grelt.guides.options import OPTIONS
 from grelt.rules.registry import all_rules, catalogue
 
 ROOT = Path(__file__).resolve().parents[2]
@@ -77,17 +77,21 @@ class Documents(unittest.TestCase):
 
     def test_the_readme_counts_the_rules_of_each_family(self) -> None:
         text = (ROOT / "README.md").read_text(encoding="utf-8")
-        said = dict(re.findall(r"\*(match|in text|notes|list|entry|integrity)\* \((\d+)", text))
+        said = dict(
+            re.findall(r"\*(match|in text|notes|list|entry|integrity|page)\* \((\d+)", text)
+        )
         count = Counter(r.family.replace("-", " ") for r in all_rules().values())
         self.assertEqual({k: int(v) for k, v in said.items()}, dict(count))
 
     def test_the_readme_names_every_house_rule_with_its_values(self) -> None:
         text = (ROOT / "README.md").read_text(encoding="utf-8")
         block = text.partition("[house]")[2].partition("[severity]")[0]
-        said = dict(re.findall(r"^\s*(\w+) = \S+\s+# (.+)$", block, re.M))
+        said = dict(re.findall(r"^\s*(\w+) = (?:\"[^\"]*\"|\S+)\s+# (.+)$", block, re.M))
         for key, option in OPTIONS.items():
             values = {v.strip() for v in said.get(key, "").split(",")}
             own = {"or words of your own"} if option.free_text else set()
+            if option.number:
+                own = {"or a number"}
             self.assertEqual(values, set(option.sentences) | own, key)
 
     def test_the_architecture_names_every_package_of_the_core(self) -> None:

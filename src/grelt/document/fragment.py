@@ -10,6 +10,8 @@ A line is a paragraph of the text, set as a paper is: first line in, double spac
     == words         the title once more at the head of the text, in bold
     + words          a heading, centred and bold
     ¶                an empty paragraph
+    § margins 72; left 90; head right: Marlowe #     the page: its margins in points, what stands at its head
+                     or foot (`foot center: #`), `#` its number; `first: none` for another first page
     {spacing=1, left=0} words      a paragraph with settings of its own (points)
     *italics*   [words]{bold, face=Courier}   ⏎ line break   ⇥ tab   ␣ space
     ^[words]         a footnote; ^[#^ words] with its number raised, ^[#. words] full-sized
@@ -26,6 +28,7 @@ from typing import Any, TypeVar
 from ..text.spans import Span
 from .model import (
     Document,
+    Header,
     LineSpacing,
     Note,
     Paragraph,
@@ -62,7 +65,7 @@ _KINDS = {
 }
 
 
-_Format = TypeVar("_Format", RunFormat, ParagraphFormat)
+_Format = TypeVar("_Format", RunFormat, ParagraphFormat, Section)
 
 
 @dataclass
@@ -81,8 +84,12 @@ def parse_fragment(text: str, face: str = FACE, size: float = 12.0) -> Document:
     """
     builder = _Builder(replace(_RUN, face=face, size=size))
     in_list = on_title_page = False
+    section = Section(0)
     for line in text.strip("\n").splitlines():
         if not line.strip():
+            continue
+        if line.startswith("§ "):
+            section = _set_up(line[2:])
             continue
         kind = "entry" if in_list else "body"
         prefix = line[: line.find(" ") + 1]
@@ -103,7 +110,35 @@ def parse_fragment(text: str, face: str = FACE, size: float = 12.0) -> Document:
         raised = {"#^ ": True, "#. ": False}.get(words[:3])
         _add(builder, words if raised is None else words[3:], _NOTE, identity, builder.base)
         notes.append(Note(identity, "footnote", number, (start,), number_raised=raised))
-    return Document("fragment", tuple(builder.paragraphs), tuple(notes), (Section(0),))
+    return Document("fragment", tuple(builder.paragraphs), tuple(notes), (section,))
+
+
+def _set_up(line: str) -> Section:
+    """A page of letter paper with an inch all round, but for what the line says."""
+    section = Section(0, width=612.0, height=792.0, top=72.0, bottom=72.0, left=72.0, right=72.0)
+    headers: list[Header] = []
+    for part in filter(None, (p.strip() for p in line.split(";"))):
+        setting, _, words = (w.strip() for w in part.partition(":"))
+        name, _, value = setting.partition(" ")
+        if name == "margins":
+            length = float(value)
+            section = replace(section, top=length, bottom=length, left=length, right=length)
+        elif name in ("top", "bottom", "left", "right"):
+            section = _with(section, name, float(value))
+        elif name in ("head", "foot"):
+            headers.append(_header("default", words, value or "left", foot=name == "foot"))
+        elif name == "first":
+            section = replace(section, first_differs=True)
+            if words != "none":
+                headers.append(_header("first", words, value or "right", foot=False))
+        else:
+            raise ValueError(f"a page has no setting {name!r}")
+    return replace(section, headers=tuple(headers))
+
+
+def _header(kind: str, words: str, alignment: str, *, foot: bool) -> Header:
+    text = words.replace("#", "1")
+    return Header(kind, text, alignment, page_number="#" in words, foot=foot)
 
 
 def _add(

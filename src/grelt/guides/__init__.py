@@ -4,9 +4,10 @@ A guide is a folder with a `guide.toml`; adding a guide is adding a folder. No c
 outside this package may name a guide.
 """
 
-from .house import OPTIONS, House, Option, load_house
+from .house import House, load_house
 from .loader import available_guides, load_guide
 from .model import Guide
+from .options import OPTIONS, Option
 from .policy import Policy
 
 __all__ = [

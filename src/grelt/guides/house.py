@@ -1,5 +1,4 @@
-"""House rules: an instructor's own way over the guide. One table declares every option;
-it validates the settings, gives their defaults and writes them in words."""
+"""House rules: an instructor's own way over the guide, read from TOML, checked, and said in words."""
 
 from __future__ import annotations
 
@@ -9,146 +8,7 @@ from dataclasses import dataclass, field
 
 from ..errors import HouseRuleInvalid
 from ..findings import Severity
-
-
-@dataclass(frozen=True, slots=True)
-class Option:
-    """One house rule: its legal values, and a sentence for each."""
-
-    key: str
-    default: str
-    sentences: dict[str, str]
-    free_text: str = ""
-
-    def sentence(self, value: str) -> str:
-        """The option in words, at this value."""
-        return self.sentences.get(value) or self.free_text.format(value)
-
-
-OPTIONS: dict[str, Option] = {
-    option.key: option
-    for option in (
-        Option(
-            "list_scope",
-            "cited",
-            {
-                "cited": "The list holds the works cited, and no others.",
-                "consulted": "The list may hold works consulted and not cited.",
-            },
-        ),
-        Option(
-            "list_heading",
-            "guide",
-            {"guide": "The list is headed as the guide has it."},
-            "The list is headed “{}”.",
-        ),
-        Option(
-            "list_spacing",
-            "guide",
-            {
-                "guide": "The list is spaced as the guide has it.",
-                "double": "The list is double spaced.",
-                "single": "The list is single spaced.",
-            },
-        ),
-        Option(
-            "links",
-            "plain",
-            {
-                "plain": "Addresses in the list are plain text.",
-                "allow": "Addresses in the list may be live links.",
-                "require": "Addresses in the list must be live links.",
-            },
-        ),
-        Option(
-            "faked_indents",
-            "flag",
-            {
-                "flag": "Indents made with tabs and line breaks are pointed out.",
-                "tolerate": "Indents made with tabs and line breaks are tolerated.",
-            },
-        ),
-        Option(
-            "dry_page",
-            "flag",
-            {
-                "flag": "A full page of text without a citation is pointed out.",
-                "allow": "Pages without a citation are not pointed out.",
-            },
-        ),
-        Option(
-            "dashes",
-            "lenient",
-            {
-                "lenient": "A hyphen may stand for the dash of a range.",
-                "strict": "Ranges have the guide’s own dash.",
-            },
-        ),
-        Option(
-            "discursive_notes",
-            "flag",
-            {
-                "allow": "Notes may comment and cite nothing.",
-                "flag": "A note that cites nothing is pointed out.",
-                "forbid": "Every note must cite.",
-            },
-        ),
-        Option(
-            "note_numbers",
-            "either",
-            {
-                "either": "The number before a note may be raised or not.",
-                "raised": "The number before a note is raised.",
-                "full": "The number before a note is full-sized.",
-            },
-        ),
-        Option(
-            "ibid",
-            "discourage",
-            {
-                "allow": "“Ibid.” may be used.",
-                "discourage": "“Ibid.” is better a short note.",
-                "forbid": "“Ibid.” is not used.",
-                "require": "“Ibid.” is used where the note before has the same source.",
-            },
-        ),
-        Option(
-            "access_dates",
-            "optional",
-            {
-                "optional": "Entries may say when an address was read.",
-                "never": "Entries do not say when an address was read.",
-                "undated": "Entries without a date say when their address was read.",
-                "always": "Entries with an address say when it was read.",
-            },
-        ),
-        Option(
-            "databases",
-            "guide",
-            {
-                "guide": "Databases are named as the guide has it.",
-                "omit": "Databases are not named.",
-                "require": "Entries of articles name the database they were read in.",
-            },
-        ),
-        Option(
-            "editions",
-            "guide",
-            {
-                "guide": "Editions are given as the guide has it.",
-                "require": "Entries of works of reference give the edition.",
-            },
-        ),
-        Option(
-            "figures_first",
-            "before",
-            {
-                "before": "Titles that begin with a figure stand before the letters.",
-                "spelled": "Titles that begin with a figure stand where the figure spelled out would.",
-            },
-        ),
-    )
-}
+from .options import OPTIONS
 
 
 @dataclass(frozen=True)
@@ -197,15 +57,13 @@ def house_from(data: Mapping[str, object], rules: Iterable[str]) -> House:
             raise HouseRuleInvalid(
                 f"There is no house rule “{key}”. Known: {', '.join(sorted(OPTIONS))}."
             )
-        if not isinstance(value, str) or not (
-            value in option.sentences or (option.free_text and value.strip())
-        ):
+        kept = option.takes(value)
+        if kept is None:
             raise HouseRuleInvalid(
-                f"House rule “{key}” cannot be {value!r}. "
-                f"It can be {', '.join(option.sentences)}{' or your own words' * bool(option.free_text)}."
+                f"House rule “{key}” cannot be {value!r}. It can be {option.legal}."
             )
-        if value != option.default:
-            options[key] = value
+        if kept != option.default:
+            options[key] = kept
     known = set(rules)
     severities: dict[str, Severity] = {}
     for rule, value in _table(data, "severity").items():

@@ -10,7 +10,15 @@ from typing import Any
 from .. import kept
 from ..errors import GuideUnknown
 from ..findings import Severity
-from .model import CitationSettings, EntrySettings, Guide, ListSettings, NoteSettings, RuleSetting
+from .model import (
+    CitationSettings,
+    EntrySettings,
+    Guide,
+    ListSettings,
+    NoteSettings,
+    PageSettings,
+    RuleSetting,
+)
 
 _POINTS = 72.0
 _ALLOWED = {
@@ -24,6 +32,10 @@ _ALLOWED = {
     "date": {"end", "enclosed", "after-author"},
     "same_author": {"title", "year", "date"},
     "repeated_author": {"three marks", "in full", "either"},
+    "title_page": {"never", "always", "may"},
+    "title_print": {"plain", "bold", "either"},
+    "block_spacing": {"double", "single", "either"},
+    "running_head": {"surname", "number"},
     "system": {"author-page", "author-date", "notes"},
 }
 
@@ -65,7 +77,7 @@ def _tables(identity: str) -> dict[str, Any]:
 
 def parse_guide(data: dict[str, Any]) -> Guide:
     """Turn the tables of a guide file into a `Guide`. Raises `GuideBroken`."""
-    _exactly(data, {"guide", "list", "citation", "notes", "entry", "rules"}, "guide file")
+    _exactly(data, {"guide", "list", "citation", "notes", "entry", "page", "rules"}, "guide file")
     head = data["guide"]
     _exactly(head, {"id", "house", "name", "manual", "system"}, "[guide]")
     _legal(head)
@@ -91,8 +103,17 @@ def parse_guide(data: dict[str, Any]) -> Guide:
         CitationSettings(**_settings(data["citation"], CitationSettings, "[citation]")),
         NoteSettings(**notes),
         EntrySettings(**_settings(data["entry"], EntrySettings, "[entry]")),
+        _page(data["page"]),
         rules,
     )
+
+
+def _page(table: dict[str, Any]) -> PageSettings:
+    page = _settings(table, PageSettings, "[page]")
+    for length in ("margins", "first_line", "block_indent"):
+        page[length] *= _POINTS
+    page["named_sizes"] = tuple((face, float(size)) for face, size in page["named_sizes"].items())
+    return PageSettings(**page)
 
 
 def _settings(table: dict[str, Any], kind: type[Any], where: str) -> dict[str, Any]:

@@ -88,6 +88,37 @@ class EntrySettings:
     place: bool
 
 
+@dataclass(frozen=True, slots=True)
+class PageSettings:
+    """How a paper is laid out. Lengths in points, `spacing` in words.
+
+    `margins` may be wider with `wider_margins`; with `flush_openings` the first line under a heading may stand
+    at the margin. `sizes` are the least and the largest size of type; `named_sizes` the least of faces that the
+    guide names. `heading_block` are the lines above the title, in order, where the guide has such a block;
+    `title_page` says whether the paper has a page for its title (`never`, `always`, `may`), and
+    `title_page_parts` what stands on it; `professional_parts` on that of a paper meant for print, where the
+    guide tells the two apart. `running_head` is what stands with the page's number (`surname`, or nothing but
+    the `number`), `number_places` where that may be.
+    """
+
+    margins: float
+    wider_margins: bool
+    flush_openings: bool
+    sizes: tuple[float, float]
+    named_sizes: tuple[tuple[str, float], ...]
+    spacing: str
+    first_line: float
+    block_indent: float
+    block_spacing: str
+    heading_block: tuple[str, ...]
+    title_page: str
+    title_page_parts: tuple[str, ...]
+    professional_parts: tuple[str, ...]
+    title_print: str
+    running_head: str
+    number_places: tuple[str, ...]
+
+
 @dataclass(frozen=True)
 class Guide:
     """A style guide: identity, settings, and its opinion on every rule. `house` is whose guide it is:
@@ -102,4 +133,5 @@ class Guide:
     citation: CitationSettings
     notes: NoteSettings
     entry: EntrySettings
+    page: PageSettings
     rules: dict[str, RuleSetting]

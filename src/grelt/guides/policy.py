@@ -57,6 +57,53 @@ class Policy:
         return {"double": _DOUBLE, "single": _SINGLE}.get(choice)
 
     @property
+    def body_line_spacing(self) -> float | None:
+        """Lines of the text, in multiples of single spacing; None where any will do."""
+        choice = self.house.value("body_spacing")
+        if choice == "guide":
+            choice = self.guide.page.spacing
+        return {"double": _DOUBLE, "one and a half": 1.5, "single": _SINGLE}.get(choice)
+
+    @property
+    def margins(self) -> float:
+        """The margins of the page, in points."""
+        own = self.house.value("margins")
+        return self.guide.page.margins if own == "guide" else float(own) * 72
+
+    @property
+    def faces(self) -> tuple[str, ...]:
+        """The faces that the house asks for; none where any readable one will do."""
+        own = self.house.value("face")
+        return () if own == "guide" else tuple(filter(None, (f.strip() for f in own.split(","))))
+
+    def sizes_of(self, face: str | None) -> tuple[float, float]:
+        """The least and the largest size of type in a face, in points."""
+        own = self.house.value("size")
+        if own != "guide":
+            return float(own), float(own)
+        name = (face or "").casefold()
+        named = [size for known, size in self.guide.page.named_sizes if known.casefold() == name]
+        least, most = self.guide.page.sizes
+        # A face that the guide names is not set smaller than there.
+        return (named[0], max(most, named[0])) if named else (least, most)
+
+    @property
+    def heading_lines(self) -> tuple[str, ...]:
+        """The lines of the heading block, in order; none where there need be no block."""
+        own = self.house.value("heading_block")
+        if own == "guide":
+            return self.guide.page.heading_block
+        return () if own == "none" else tuple(filter(None, (w.strip() for w in own.split(","))))
+
+    @property
+    def title_page(self) -> str:
+        """Whether the paper has a title page: `always`, `never` or `may`."""
+        own = self.house.value("title_page")
+        return {"require": "always", "forbid": "never", "allow": "may"}.get(
+            own, self.guide.page.title_page
+        )
+
+    @property
     def figures_first(self) -> bool:
         return self.house.value("figures_first") == "before"
 

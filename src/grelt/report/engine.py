@@ -11,7 +11,7 @@ from ..errors import RuleMisbehaved
 from ..findings import RIGHT, Answer, Place, Severity, Slip, Subject
 from ..paper import Paper
 from ..rules.registry import Registered
-from .settle import gathered, settle
+from .settle import gathered, habitual, settle
 from .waiting import without_what_follows
 
 # Under this confidence an error is reported as a caution, with its doubt.
@@ -77,7 +77,9 @@ def run_rules(paper: Paper, rules: Iterable[Registered], *, strict: bool = False
             chances[registered.id] = count
     lists = [entry.list_number for entry in paper.entries]
     settled = without_what_follows(paper, settle(findings))
-    return Outcome(tuple(gathered(settled, lists)), chances, tuple(faults))
+    counted = {rule: count.chances for rule, count in chances.items()}
+    settled = habitual(gathered(settled, lists), counted, on_pages=paper.document.format == "pdf")
+    return Outcome(tuple(settled), chances, tuple(faults))
 
 
 def idle(paper: Paper, slip: Slip) -> str:

@@ -4,7 +4,7 @@ rule that declares itself the more specific one stays. Load order decides nothin
 from __future__ import annotations
 
 from collections import Counter, defaultdict
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from typing import TYPE_CHECKING
 
@@ -12,6 +12,8 @@ from ..findings import Place, Slip
 
 # In so many entries, and so large a part of the list, a fault is the list's.
 _LEAST_ENTRIES, _NEARLY_ALL = 3, 0.8
+# In so many paragraphs, and so large a part of them, it is a habit of the paper.
+_LEAST_PARAGRAPHS, _HALF = 3, 0.5
 
 if TYPE_CHECKING:
     from .engine import Finding
@@ -57,6 +59,35 @@ def gathered(findings: list[Finding], entries: Sequence[int]) -> list[Finding]:
             group[0],
             slip=replace(group[0].slip, places=places),
             message=f"{group[0].message} So it is in {how_many} entries.",
+        )
+    return [first.get(id(f), f) for f in findings if id(f) not in dropped]
+
+
+def habitual(
+    findings: list[Finding], chances: Mapping[str, int], *, on_pages: bool
+) -> list[Finding]:
+    """Faults of layout that half of the paragraphs have, each as one finding with its places. `chances` says
+    how many paragraphs each rule looked at. Where bare pages were measured (`on_pages`), a length that is
+    another once or twice may be a slip of the measuring, and is dropped."""
+    groups: dict[tuple[str, str], list[Finding]] = defaultdict(list)
+    for finding in findings:
+        if finding.rule.rule.of_text:
+            groups[finding.rule.id, finding.slip.template].append(finding)
+    dropped: set[int] = set()
+    first: dict[int, Finding] = {}
+    for (rule, _), group in groups.items():
+        among = chances.get(rule, len(group))
+        if len(group) < _LEAST_PARAGRAPHS or len(group) < _HALF * among:
+            if on_pages and group[0].rule.rule.measured:
+                dropped.update(map(id, group))
+            continue
+        dropped.update(map(id, group[1:]))
+        places = tuple(f.slip.place for f in group if f.slip.place is not None)
+        how_many = f"all {among}" if len(group) == among else f"{len(group)} of {among}"
+        first[id(group[0])] = replace(
+            group[0],
+            slip=replace(group[0].slip, places=places),
+            message=f"{group[0].message} So it is in {how_many} paragraphs.",
         )
     return [first.get(id(f), f) for f in findings if id(f) not in dropped]
 

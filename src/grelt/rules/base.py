@@ -22,6 +22,8 @@ class Rule:
     that stands in the margin. `house` names the house rules that touch it.
     `any_system` says that the rule of a family of forms holds in a paper of another guide's
     system too. `of_list` says that a fault of nearly every entry is one of the whole list.
+    `of_text` says the same of one that half of the paragraphs have: it is one habit of the paper.
+    `measured` says that on bare pages its lengths are measured, and stand there only as such a habit.
     `outranks` names rules whose findings on the same characters are dropped.
     """
 
@@ -35,3 +37,5 @@ class Rule:
     outranks: tuple[str, ...] = ()
     any_system: bool = False
     of_list: bool = False
+    of_text: bool = False
+    measured: bool = False

@@ -161,12 +161,15 @@ class OdtStyles:
     def section(self) -> Section:
         """The page set-up of the standard page, with its running head."""
         layout: Values = {}
+        heights: dict[str, Values] = {}
         headers: list[Header] = []
         for root in self._roots:
             for item in root.iter(f"{STYLE}page-layout-properties"):
-                layout = layout or {
-                    str(k).partition("}")[2]: str(v) for k, v in item.attrib.items()
-                }
+                layout = layout or _local(item)
+            for item in root.iter(f"{STYLE}header-style", f"{STYLE}footer-style"):
+                part = str(item.tag).partition("}")[2].partition("-")[0]
+                for set_up in item.findall(f"{STYLE}header-footer-properties"):
+                    heights.setdefault(part, _local(set_up))
             heads = [f"{STYLE}{where}{which}" for where in ("header", "footer") for which in _PAGES]
             headers += [
                 self._head(item)
@@ -177,8 +180,8 @@ class OdtStyles:
             0,
             width=measures.distance(points(layout.get("page-width"))),
             height=measures.distance(points(layout.get("page-height"))),
-            top=measures.distance(points(layout.get("margin-top", layout.get("margin")))),
-            bottom=measures.distance(points(layout.get("margin-bottom", layout.get("margin")))),
+            top=_edge(layout, "top", heights.get("header", {}), any(not h.foot for h in headers)),
+            bottom=_edge(layout, "bottom", heights.get("footer", {}), any(h.foot for h in headers)),
             left=measures.distance(points(layout.get("margin-left", layout.get("margin")))),
             right=measures.distance(points(layout.get("margin-right", layout.get("margin")))),
             headers=tuple(headers),
@@ -198,6 +201,21 @@ class OdtStyles:
             page_number=item.find(f".//{TEXT}page-number") is not None,
             foot=name.startswith("footer"),
         )
+
+
+def _edge(layout: Values, side: str, head: Values, has_head: bool) -> float | None:
+    """From the edge of the page to the text: a running head stands between the margin and that
+    (OpenDocument 1.3 part 3, 16.6-16.7); where its height is not given, nobody knows."""
+    margin = measures.distance(points(layout.get(f"margin-{side}", layout.get("margin"))))
+    if margin is None or not has_head:
+        return margin
+    height = points(head.get("height", head.get("min-height")))
+    return None if height is None else margin + height
+
+
+def _local(item: Element) -> Values:
+    """The attributes of an element by their local names."""
+    return {str(name).partition("}")[2]: str(value) for name, value in item.attrib.items()}
 
 
 def _values(style: Element) -> Values:
