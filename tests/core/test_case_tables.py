@@ -60,6 +60,22 @@ SETTINGS: dict[tuple[str, str], tuple[str, Any]] = {
     ("notes", "short_title_words"): ("note-short-form", 1),
     ("notes", "first_line"): ("note-indent", 90.0),
     ("notes", "spacing"): ("note-spacing", {"double": "single", "single": "double", "either": "double"}),
+    ("page", "margins"): ("page-margins", 36.0),
+    ("page", "wider_margins"): ("page-margins", {True: False, False: True}),
+    ("page", "flush_openings"): ("page-paragraph-indent", {True: False, False: True}),
+    ("page", "sizes"): ("page-font-size", (14.0, 14.0)),
+    ("page", "named_sizes"): ("page-font-size", (("Georgia", 12.0),)),
+    ("page", "spacing"): ("page-line-spacing", {"double": "single", "single": "double", "either": "double"}),
+    ("page", "first_line"): ("page-paragraph-indent", 90.0),
+    ("page", "block_indent"): ("page-block-quote", 90.0),
+    ("page", "block_spacing"): ("page-block-quote", {"double": "either", "single": "double", "either": "double"}),
+    ("page", "heading_block"): ("page-heading-block", ("writer", "date")),
+    ("page", "title_page"): ("page-title-page", {"always": "may", "may": "always", "never": "may"}),
+    ("page", "title_page_parts"): ("page-title-page", ("title",)),
+    ("page", "professional_parts"): ("page-title-page", ("title", "writer", "affiliation", "date")),
+    ("page", "title_print"): ("page-title-form", {"plain": "bold", "bold": "plain", "either": "bold"}),
+    ("page", "running_head"): ("page-running-head", {"surname": "number", "number": "surname"}),
+    ("page", "number_places"): ("page-running-head", ("bottom left",)),
 }  # fmt: skip
 RECOGNISED = {("entry", "date"), ("entry", "place"), ("citation", "year")}
 RUNNER = CaseRunner(all_rules())
@@ -127,7 +143,7 @@ class Settings(unittest.TestCase):
         guide = load_guide("mla-9")
         every = {
             (part, f.name)
-            for part in ("list", "citation", "notes", "entry")
+            for part in ("list", "citation", "notes", "entry", "page")
             for f in fields(getattr(guide, part))
         }
         self.assertEqual(every, SETTINGS.keys() | RECOGNISED)

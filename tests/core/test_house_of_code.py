@@ -78,7 +78,9 @@ class Documents(unittest.TestCase):
     def test_the_readme_counts_the_rules_of_each_family(self) -> None:
         text = (ROOT / "README.md").read_text(encoding="utf-8")
         said = dict(
-            re.findall(r"\*(match|in text|notes|list|entry|integrity|page)\* \((\d+)", text)
+            re.findall(
+                r"\*(match|in text|notes|list|entry|integrity|page|requirement)\* \((\d+)", text
+            )
         )
         count = Counter(r.family.replace("-", " ") for r in all_rules().values())
         self.assertEqual({k: int(v) for k, v in said.items()}, dict(count))
@@ -92,6 +94,8 @@ class Documents(unittest.TestCase):
             own = {"or words of your own"} if option.free_text else set()
             if option.number:
                 own = {"or a number"}
+            if option.kinds:
+                own = {"or numbers of kinds"}
             self.assertEqual(values, set(option.sentences) | own, key)
 
     def test_the_architecture_names_every_package_of_the_core(self) -> None:

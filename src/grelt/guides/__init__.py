@@ -7,7 +7,8 @@ outside this package may name a guide.
 from .house import House, load_house
 from .loader import available_guides, load_guide
 from .model import Guide
-from .options import OPTIONS, Option
+from .option import Option
+from .options import OPTIONS
 from .policy import Policy
 
 __all__ = [

@@ -1,56 +1,8 @@
-"""The table of house rules: what each may be, what it is where nobody chose, and how it is said."""
+"""The table of house rules, in the order of the work."""
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
-_LONGEST = 200
-
-
-@dataclass(frozen=True, slots=True)
-class Option:
-    """One house rule: its legal values, and a sentence for each.
-
-    `free_text` is the sentence of a value of the person's own: any words, or, with `number`, a number of at
-    least `least` and at most `most`."""
-
-    key: str
-    default: str
-    sentences: dict[str, str]
-    free_text: str = ""
-    number: bool = False
-    least: float = 0.0
-    most: float = 0.0
-
-    def sentence(self, value: str) -> str:
-        """The option in words, at this value."""
-        return self.sentences.get(value) or self.free_text.format(value)
-
-    def takes(self, value: object) -> str | None:
-        """A value as it is kept, or None where it is none of this option's."""
-        if isinstance(value, int | float) and not isinstance(value, bool):
-            fits = self.number and self.least <= value <= self.most
-            return f"{value:g}" if fits else None
-        if not isinstance(value, str):
-            return None
-        words = value.strip()
-        if words in self.sentences:
-            return words
-        if self.number:
-            try:
-                return self.takes(float(words))
-            except ValueError:
-                return None
-        return words if self.free_text and 0 < len(words) <= _LONGEST else None
-
-    @property
-    def legal(self) -> str:
-        """Its values in words, for who gave another."""
-        said = ", ".join(self.sentences)
-        if self.number:
-            return f"{said} or a number from {self.least:g} to {self.most:g}"
-        return f"{said} or your own words" if self.free_text else said
-
+from .option import Option
 
 OPTIONS: dict[str, Option] = {
     option.key: option
@@ -262,6 +214,119 @@ OPTIONS: dict[str, Option] = {
                 "before": "Titles that begin with a figure stand before the letters.",
                 "spelled": "Titles that begin with a figure stand where the figure spelled out would.",
             },
+        ),
+        Option(
+            "least_sources",
+            "none",
+            {"none": "No number of sources is asked for."},
+            "At least {} sources are cited.",
+            number=True,
+            least=1,
+            most=500,
+        ),
+        Option(
+            "least_citations",
+            "none",
+            {"none": "No number of citations is asked for."},
+            "There are at least {} citations.",
+            number=True,
+            least=1,
+            most=2000,
+        ),
+        Option(
+            "citations_a_page",
+            "none",
+            {"none": "No number of citations a page is asked for."},
+            "There are at least {} citations a page, on average.",
+            number=True,
+            least=0.1,
+            most=50,
+        ),
+        Option(
+            "scholarly_share",
+            "none",
+            {"none": "No share of scholarly sources is asked for."},
+            "At least {} per cent of the sources are scholarly.",
+            number=True,
+            least=1,
+            most=100,
+        ),
+        Option(
+            "recent_since",
+            "none",
+            {"none": "Sources may be of any year."},
+            "Sources count as recent from the year {} on.",
+            number=True,
+            least=1000,
+            most=2100,
+        ),
+        Option(
+            "recent_least",
+            "none",
+            {"none": "One recent source is enough, where recent ones are asked for."},
+            "At least {} sources are recent.",
+            number=True,
+            least=1,
+            most=500,
+        ),
+        Option(
+            "most_of_one",
+            "none",
+            {"none": "A source may have any share of the citations."},
+            "No source has more than {} per cent of the citations.",
+            number=True,
+            least=1,
+            most=99,
+        ),
+        Option(
+            "least_pages",
+            "none",
+            {"none": "No number of pages is asked for."},
+            "The paper has at least {} pages.",
+            number=True,
+            least=1,
+            most=2000,
+        ),
+        Option(
+            "most_pages",
+            "none",
+            {"none": "The paper may be as long as it is."},
+            "The paper has at most {} pages.",
+            number=True,
+            least=1,
+            most=2000,
+        ),
+        Option(
+            "least_words",
+            "none",
+            {"none": "No number of words is asked for."},
+            "The text has at least {} words.",
+            number=True,
+            least=1,
+            most=1000000,
+        ),
+        Option(
+            "most_words",
+            "none",
+            {"none": "The text may be as long as it is."},
+            "The text has at most {} words.",
+            number=True,
+            least=1,
+            most=1000000,
+        ),
+        Option(
+            "least_kinds",
+            "none",
+            {"none": "No kinds of source are asked for."},
+            "Among the sources are at least: {}.",
+            kinds=True,
+        ),
+        Option(
+            "most_kinds",
+            "none",
+            {"none": "Every kind of source may be cited as often as it is."},
+            "Among the sources are at most: {}.",
+            kinds=True,
         ),
     )
 }

@@ -9,7 +9,7 @@ from ..document.language import language_of
 from ..entries import Entry, OpeningKind
 from ..entries.filing import title_filing
 from ..paper import Paper
-from ..structure import Role
+from ..requirements import requirements_of, words_of_text
 from ..text.spans import Span
 from .engine import Finding, Outcome
 from .entries import entry_form
@@ -45,6 +45,7 @@ def build_report(paper: Paper, outcome: Outcome, *, file: str, guide: Json, inpu
         "unlisted": _unlisted(paper, citation_ids, entry_ids),
         "list": _list(paper),
         "front": _front(paper),
+        "requirements": _requirements(paper, entry_ids),
         "findings": findings,
         "habits": _habits(outcome, findings),
         "faults": [{"rule": rule, "error": error} for rule, error in outcome.faults],
@@ -56,15 +57,10 @@ def _tally(paper: Paper) -> Json:
     per_page = [0] * pages.count
     for number in range(len(paper.citations)):
         per_page[_page_of_citation(paper, number) - 1] += 1
-    prose = (Role.BODY, Role.BLOCK_QUOTE, Role.HEADING, Role.TITLE)
     return {
         "pages": pages.count,
         "pages_from": pages.source,
-        "words": sum(
-            len(p.text.split())
-            for p in paper.document.paragraphs
-            if paper.structure.roles[p.index] in prose
-        ),
+        "words": words_of_text(paper),
         "citations": len(paper.citations),
         "sources_cited": paper.sources_cited,
         "entries": len(paper.entries),
@@ -208,6 +204,29 @@ def _language(paper: Paper, entry: Entry) -> str | None:
     span = entry.title.span if entry.title is not None else Span(0, len(entry.text))
     place = entry.place(span)
     return language_of(paper.paragraph(place.paragraph), place.span)
+
+
+def _requirements(paper: Paper, entry_ids: list[str]) -> list[Json]:
+    """What the house asks for, met or not, with what was counted and why."""
+    return [
+        {
+            "key": r.key,
+            "rule": r.rule,
+            "wanted": r.wanted,
+            "found": r.found,
+            "met": r.met,
+            "maybe": r.maybe,
+            "counted": [
+                {
+                    "label": source.label,
+                    "entry": entry_ids[source.entry] if source.entry is not None else None,
+                    "because": because,
+                }
+                for source, because in r.counted
+            ],
+        }
+        for r in requirements_of(paper)
+    ]
 
 
 def _front(paper: Paper) -> Json | None:
