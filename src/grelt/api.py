@@ -18,10 +18,11 @@ from .cutting import Hand
 from .errors import GreltError, HouseRuleInvalid, PaperUnreadable, ReportsUnreadable
 from .exchange import FieldsInvalid, csl_of, work_of, works_from, works_to
 from .guides import Policy, available_guides, load_guide, load_house
-from .guides.house import House, house_from
+from .guides.house import House, house_from, house_toml
 from .guides.kinds import load_kinds
 from .guides.model import Guide
 from .help import RuleHelp, rule_help
+from .house_table import house_table
 from .paper import Paper, analyse
 from .readers import LIMITS, READABLE, read_paper
 from .recognise import recognise
@@ -56,7 +57,10 @@ __all__ = [
     "guide_name",
     "guide_shelf",
     "guides",
+    "house_file",
     "house_rules",
+    "house_table",
+    "house_tables",
     "identifier",
     "identifiers",
     "read_records",
@@ -72,7 +76,7 @@ __all__ = [
 AUTO = "auto"
 # Below this the guide is not recognised, and only families that all guides share are checked.
 _RECOGNISED = 0.5
-_IN_EVERY_GUIDE = frozenset({"match"})
+_IN_EVERY_GUIDE = frozenset({"match", "requirement"})
 
 
 @dataclass(frozen=True)
@@ -267,6 +271,23 @@ def guide_name(identity: str) -> str:
 def house_rules(house: str | Mapping[str, object] | None) -> list[str]:
     """House rules in words. Raises `HouseRuleInvalid`."""
     return list(_house(house).sentences())
+
+
+def house_tables(text: str) -> dict[str, dict[str, Any]]:
+    """A house rules file as tables of what it sets. Raises `HouseRuleInvalid` with line and reason."""
+    house = load_house(text, all_rules())
+    tables: dict[str, dict[str, Any]] = {
+        "house": dict(house.options),
+        "severity": {rule: str(s) for rule, s in house.severities.items()},
+        "points": dict(house.points),
+        "remarks": dict(house.remarks),
+    }
+    return {name: table for name, table in tables.items() if table}
+
+
+def house_file(house: Mapping[str, object], title: str = "") -> str:
+    """House rules as a commented TOML file, which reads back to the same. Raises `HouseRuleInvalid`."""
+    return house_toml(_house(house), title)
 
 
 def rule_ids() -> list[str]:

@@ -53,6 +53,13 @@ class Option:
         return words if self.free_text and 0 < len(words) <= _LONGEST else None
 
     @property
+    def kind(self) -> str:
+        """What a value of it may be besides its choices: `choice`, `number`, `kinds` or `text`."""
+        if self.number or self.kinds:
+            return "number" if self.number else "kinds"
+        return "text" if self.free_text else "choice"
+
+    @property
     def legal(self) -> str:
         """Its values in words, for who gave another."""
         said = ", ".join(self.sentences)

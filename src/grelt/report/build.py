@@ -15,6 +15,7 @@ from .engine import Finding, Outcome
 from .entries import entry_form
 from .identity import finding_keys
 from .leaning import leaning_on
+from .marking import points_of, verdict_of
 
 SCHEMA_VERSION = 1
 _HABIT_LEAST = 3
@@ -28,6 +29,8 @@ def build_report(paper: Paper, outcome: Outcome, *, file: str, guide: Json, inpu
     citation_ids = [f"c{n}" for n in range(1, len(paper.citations) + 1)]
     entry_ids = [f"e{e.position}" for e in paper.entries]
     findings = _findings(paper, outcome.findings, citation_ids, entry_ids)
+    habits = _habits(outcome, findings)
+    habitual = frozenset(h["rule"] for h in habits if h["habit"])
     return {
         "file": file,
         "guide": guide,
@@ -47,7 +50,9 @@ def build_report(paper: Paper, outcome: Outcome, *, file: str, guide: Json, inpu
         "front": _front(paper),
         "requirements": _requirements(paper, entry_ids),
         "findings": findings,
-        "habits": _habits(outcome, findings),
+        "habits": habits,
+        "points": points_of(paper.policy.house, outcome.findings, habitual),
+        "verdict": verdict_of(paper, outcome.findings, habitual),
         "faults": [{"rule": rule, "error": error} for rule, error in outcome.faults],
     }
 
