@@ -16,6 +16,10 @@ class Course(models.Model):
     )
     name = models.CharField(max_length=200)
     created_at = models.DateTimeField(auto_now_add=True)
+    # House rules for all its assignments, which each of them may change.
+    house: models.JSONField[dict[str, Any], dict[str, Any]] = models.JSONField(
+        default=dict, blank=True
+    )
 
     class Meta:
         ordering = ["name", "id"]
@@ -25,11 +29,12 @@ class Course(models.Model):
 
 
 class Assignment(models.Model):
-    """What papers are written for: a guide, and house rules over it."""
+    """What papers are written for: a guide, and house rules over it and over those of the course."""
 
     course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="assignments")
     title = models.CharField(max_length=200)
     guide = models.CharField(max_length=60)
+    # What differs from the course's own.
     house: models.JSONField[dict[str, Any], dict[str, Any]] = models.JSONField(
         default=dict, blank=True
     )
@@ -40,3 +45,15 @@ class Assignment(models.Model):
 
     def __str__(self) -> str:
         return self.title
+
+    @property
+    def whole_house(self) -> dict[str, Any]:
+        """The house rules that papers are checked by: the course's, and over them the assignment's own."""
+        return laid_over(self.course.house, self.house)
+
+
+def laid_over(course: dict[str, Any], own: dict[str, Any]) -> dict[str, Any]:
+    """House rules with those of a course under them, setting by setting."""
+    return {
+        table: {**course.get(table, {}), **own.get(table, {})} for table in sorted({*course, *own})
+    }

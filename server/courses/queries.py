@@ -25,7 +25,7 @@ def courses_of(user: User) -> QuerySet[Course]:
         paper_count=Count("papers", filter=Q(papers__removed_at__isnull=True))
     )
     return Course.objects.filter(owner_id=user.pk).prefetch_related(
-        Prefetch("assignments", queryset=assignments)
+        Prefetch("assignments", queryset=assignments.select_related("course"))
     )
 
 

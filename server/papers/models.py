@@ -115,3 +115,25 @@ class FindingRow(models.Model):
     severity = models.CharField(max_length=10)
     message = models.TextField()
     page = models.PositiveIntegerField(null=True)
+
+
+class HousePreview(models.Model):
+    """What other house rules would do to the papers of an assignment. One at most an assignment."""
+
+    class State(models.TextChoices):
+        RUNNING = "running"
+        DONE = "done"
+
+    assignment = models.ForeignKey(Assignment, on_delete=models.CASCADE, related_name="previews")
+    guide = models.CharField(max_length=60)
+    house: models.JSONField[dict[str, Any], dict[str, Any]] = models.JSONField(default=dict)
+    state = models.CharField(max_length=10, choices=State, default=State.RUNNING)
+    total = models.PositiveIntegerField(default=0)
+    done = models.PositiveIntegerField(default=0)
+    result: models.JSONField[dict[str, Any] | None, dict[str, Any] | None] = models.JSONField(
+        null=True, blank=True
+    )
+    asked_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["-id"]

@@ -30,6 +30,24 @@ def paper_for(user: User, paper_id: int, *, removed: bool = False) -> Paper:
     return get_object_or_404(papers.select_related("assignment__course"), pk=paper_id)
 
 
+def newest_drafts(assignment: Assignment) -> list[Draft]:
+    """The newest draft of each paper of an assignment, without the file."""
+    papers = papers_of(assignment).values("pk")
+    drafts = Draft.objects.filter(paper__in=papers).defer("content")
+    return list(drafts.order_by("paper_id", "-number").distinct("paper_id"))
+
+
+def newest_checks(assignment: Assignment) -> list[int]:
+    """Keys of the newest check with a report of each paper's newest draft, in the order the papers came."""
+    checks = Check.objects.filter(
+        draft__in=[d.pk for d in newest_drafts(assignment)], state=Check.State.DONE
+    )
+    newest = checks.order_by("draft_id", "-pk").distinct("draft_id").values("pk")
+    return list(
+        Check.objects.filter(pk__in=newest).order_by("draft__paper_id").values_list("pk", flat=True)
+    )
+
+
 @dataclass(frozen=True)
 class PaperRow:
     """A paper as lists show it: its newest draft (without the file), the newest check of that, and how many

@@ -11,6 +11,7 @@ from procrastinate.contrib.django import app
 
 from .actions.ask_for_records import ask_for_records
 from .actions.pick_up_lost import pick_up_lost
+from .actions.preview_house import run_preview
 from .actions.release_check import release_check
 from .actions.run_check import run_check
 
@@ -33,6 +34,13 @@ def run_check_task(check_id: int) -> None:
     """Run one check."""
     close_old_connections()
     run_check(check_id)
+
+
+@app.task(name="papers.preview_house", queue="checks")
+def preview_house_task(preview_id: int) -> None:
+    """Work out what other house rules would do."""
+    close_old_connections()
+    run_preview(preview_id)
 
 
 @app.periodic(cron="* * * * * */10")

@@ -26,7 +26,7 @@ from papers.actions.fail_check import fail_check
 from papers.actions.pick_up_lost import pick_up_lost
 from papers.actions.recheck_outdated import recheck_outdated
 from papers.actions.release_check import release_check
-from papers.models import Check, Draft, FindingRow, Paper, Report
+from papers.models import Check, Draft, FindingRow, HousePreview, Paper, Report
 from tests.world import PASSWORD, assignment_of, file_of, hand_in, instructor, run_waiting_checks
 
 
@@ -340,6 +340,7 @@ class WhoMaySeeWhat(TestCase):
     other: ClassVar[User]
     assignment: ClassVar[Assignment]
     paper: ClassVar[Paper]
+    preview: ClassVar[HousePreview]
 
     @classmethod
     def setUpTestData(cls) -> None:
@@ -347,6 +348,7 @@ class WhoMaySeeWhat(TestCase):
         cls.other = instructor("pym")
         cls.assignment = assignment_of(cls.owner)
         cls.paper = hand_in(cls.assignment, "marlowe")
+        cls.preview = HousePreview.objects.create(assignment=cls.assignment, guide="mla-9")
 
     def addresses(self) -> list[tuple[str, str, dict[str, object]]]:
         paper, work = f"/api/papers/{self.paper.pk}", f"/api/assignments/{self.assignment.pk}"
@@ -356,6 +358,11 @@ class WhoMaySeeWhat(TestCase):
             ("get", f"{work}/papers", {}),
             ("post", f"{work}/papers", {"file": io.BytesIO(b"x")}),
             ("post", f"{course}/assignments", {"title": "x", "guide": "mla-9"}),
+            ("put", f"{work}/house", {"house": {}}),
+            ("get", f"{work}/house.toml", {}),
+            ("post", f"{work}/house/previews", {"house": {}}),
+            ("put", f"{course}/house", {"house": {}}),
+            ("get", f"/api/house-previews/{self.preview.pk}", {}),
             ("get", paper, {}),
             ("get", f"{paper}/report", {}),
             ("get", f"{paper}/file", {}),

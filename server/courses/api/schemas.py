@@ -10,7 +10,7 @@ from ..models import Assignment, Course
 
 
 class AssignmentSchema(serializers.ModelSerializer[Assignment]):
-    """An assignment; `house_rules` are its house rules in words."""
+    """An assignment; `house` is what differs from its course, `house_rules` all that holds, in words."""
 
     paper_count = serializers.IntegerField(read_only=True, default=0)
     course_name = serializers.CharField(source="course.name", read_only=True)
@@ -28,7 +28,7 @@ class AssignmentSchema(serializers.ModelSerializer[Assignment]):
         return core.guide_name(assignment.guide)
 
     def get_house_rules(self, assignment: Assignment) -> list[str]:
-        return core.house_rules(assignment.house)
+        return core.house_rules(assignment.whole_house)
 
 
 class CourseSchema(serializers.ModelSerializer[Course]):
@@ -36,7 +36,8 @@ class CourseSchema(serializers.ModelSerializer[Course]):
 
     class Meta:
         model = Course
-        fields = ["id", "name", "assignments"]
+        fields = ["id", "name", "house", "assignments"]
+        read_only_fields = ["house"]
 
 
 class GuideSchema(serializers.Serializer[Any]):

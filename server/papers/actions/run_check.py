@@ -53,12 +53,15 @@ def run_check(check_id: int) -> None:
 def _to_its_end(check: Check) -> None:
     began = time.perf_counter()
     draft = check.draft
-    inputs = _inputs(check)
-    key = _key(draft, inputs)
+    inputs = inputs_of(check)
+    key = key_of(draft, inputs)
+    finish_check(check, key, report_by(key, draft, inputs), time.perf_counter() - began)
+
+
+def report_by(key: str, draft: Draft, inputs: core.CheckInputs) -> dict[str, Any]:
+    """The report that has this key, made where there is none yet."""
     known = Report.objects.filter(pk=key).values_list("body", flat=True).first()
-    if known is None:
-        known = _checked(draft, inputs)
-    finish_check(check, key, known, time.perf_counter() - began)
+    return known if known is not None else _checked(draft, inputs)
 
 
 def _checked(draft: Draft, inputs: core.CheckInputs) -> dict[str, Any]:
@@ -67,7 +70,8 @@ def _checked(draft: Draft, inputs: core.CheckInputs) -> dict[str, Any]:
     return found
 
 
-def _inputs(check: Check) -> core.CheckInputs:
+def inputs_of(check: Check) -> core.CheckInputs:
+    """What a check of the draft would go by now."""
     paper = check.draft.paper
     joins = dict(paper.joins.values_list("citation_key", "entry_key"))
     hands = {
@@ -78,7 +82,7 @@ def _inputs(check: Check) -> core.CheckInputs:
     asked = bool(settings.RECORDS_ADDRESS and identifiers)
     return core.CheckInputs(
         guide=paper.assignment.guide,
-        house=paper.assignment.house,
+        house=paper.assignment.whole_house,
         date=timezone.localdate().isoformat(),
         joins=joins,
         hands=hands,
@@ -86,7 +90,7 @@ def _inputs(check: Check) -> core.CheckInputs:
     )
 
 
-def _key(draft: Draft, inputs: core.CheckInputs) -> str:
+def key_of(draft: Draft, inputs: core.CheckInputs) -> str:
     """A hash of everything that decides the report."""
     parts = [
         draft.sha256, draft.file_name, inputs.guide, inputs.house, inputs.date,

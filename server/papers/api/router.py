@@ -35,6 +35,7 @@ from ..queries import (
     papers_of,
     rows_of,
 )
+from . import house
 from .schemas import (
     PapersAskedSchema,
     PaperSchema,
@@ -212,6 +213,13 @@ class RuleView(APIView):
 
 urlpatterns = [
     path("assignments/<int:assignment_id>/papers", AssignmentPapersView.as_view()),
+    path("assignments/<int:assignment_id>/house", house.AssignmentHouseView.as_view()),
+    path("assignments/<int:assignment_id>/house.toml", house.AssignmentHouseFileView.as_view()),
+    path("assignments/<int:assignment_id>/house/previews", house.PreviewsView.as_view()),
+    path("courses/<int:course_id>/house", house.CourseHouseView.as_view()),
+    path("house-previews/<int:preview_id>", house.PreviewView.as_view()),
+    path("house-rules", house.HouseTableView.as_view()),
+    path("house-rules/read", house.HouseReadView.as_view()),
     path("assignments/<int:assignment_id>/progress", ProgressView.as_view()),
     path("papers/<int:paper_id>", PaperView.as_view()),
     path("papers/<int:paper_id>/restore", PaperRestoreView.as_view()),

@@ -38,7 +38,7 @@ class ShelfView(APIView):
     )
     def get(self, request: Request, guide: str) -> Response:
         asked = request.query_params.get("assignment", "")
-        house = assignment_for(request.user, int(asked)).house if asked.isdecimal() else None
+        house = assignment_for(request.user, int(asked)).whole_house if asked.isdecimal() else None
         return Response(core.guide_shelf(guide, house))
 
 

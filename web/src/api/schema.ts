@@ -20,6 +20,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{assignment_id}/house": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["assignments_set_house"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{assignment_id}/house.toml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["house_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{assignment_id}/house/previews": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["house_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{assignment_id}/papers": {
         parameters: {
             query?: never;
@@ -85,6 +133,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/courses/{course_id}/house": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["courses_set_house"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/guides": {
         parameters: {
             query?: never;
@@ -128,6 +192,54 @@ export interface paths {
         get: operations["health_show"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house-previews/{preview_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["house_preview_show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["house_table"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house-rules/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["house_read"];
         delete?: never;
         options?: never;
         head?: never;
@@ -447,7 +559,7 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** @description An assignment; `house_rules` are its house rules in words. */
+        /** @description An assignment; `house` is what differs from its course, `house_rules` all that holds, in words. */
         AssignmentSchema: {
             readonly id: number;
             readonly course: number;
@@ -462,7 +574,7 @@ export interface components {
             /** @default 0 */
             readonly paper_count: number;
         };
-        /** @description An assignment; `house_rules` are its house rules in words. */
+        /** @description An assignment; `house` is what differs from its course, `house_rules` all that holds, in words. */
         AssignmentSchemaRequest: {
             title: string;
             guide: string;
@@ -507,6 +619,10 @@ export interface components {
          * @enum {string}
          */
         CheckState: "queued" | "running" | "done" | "failed";
+        ChoiceSchema: {
+            value: string;
+            sentence: string;
+        };
         /** @enum {string} */
         ChosenEnum: "given" | "recognised";
         /** @description A CSL-JSON item to write in a guide; `locator` is the page that is cited. */
@@ -534,6 +650,7 @@ export interface components {
         CourseSchema: {
             readonly id: number;
             name: string;
+            readonly house: unknown;
             readonly assignments: components["schemas"]["AssignmentSchema"][];
         };
         CourseSchemaRequest: {
@@ -597,6 +714,28 @@ export interface components {
          * @enum {string}
          */
         HouseEnum: "asked" | "left out";
+        /** @description House rules as tables: `house`, `severity`, `points`, `remarks`. */
+        HouseSchemaRequest: {
+            guide?: string;
+            house: {
+                [key: string]: unknown;
+            };
+        };
+        /** @description Everything that house rules can set, in the order of the work. */
+        HouseTableSchema: {
+            guide: string;
+            groups: components["schemas"]["OptionGroupSchema"][];
+            rules: components["schemas"]["RuleSettingSchema"][];
+        };
+        HouseTablesSchema: {
+            house: {
+                [key: string]: unknown;
+            };
+            said: string[];
+        };
+        HouseTextSchemaRequest: {
+            text: string;
+        };
         /** @description CSL-JSON items to write in an open format. */
         ItemsFormSchemaRequest: {
             format: components["schemas"]["OpenFormat"];
@@ -617,6 +756,8 @@ export interface components {
             readonly citation_key: string;
             readonly entry_key: string;
         };
+        /** @enum {string} */
+        ModeEnum: "rule" | "habit" | "place";
         /**
          * @description * `csl` - csl
          *     * `bibtex` - bibtex
@@ -626,6 +767,33 @@ export interface components {
         OpenFormat: "csl" | "bibtex" | "ris";
         /** @enum {string} */
         OpeningEnum: "person" | "organisation" | "title" | "repeat" | "unknown";
+        OptionGroupSchema: {
+            title: string;
+            options: components["schemas"]["OptionSchema"][];
+        };
+        /** @description A house rule: its choices as sentences, and the sentence round a value of one's own. */
+        OptionSchema: {
+            key: string;
+            kind: components["schemas"]["OptionSchemaKindEnum"];
+            default: string;
+            choices: components["schemas"]["ChoiceSchema"][];
+            before: string;
+            after: string;
+            /** Format: double */
+            least: number | null;
+            /** Format: double */
+            most: number | null;
+            of_guide: string;
+            rules: string[];
+        };
+        /**
+         * @description * `choice` - choice
+         *     * `number` - number
+         *     * `kinds` - kinds
+         *     * `text` - text
+         * @enum {string}
+         */
+        OptionSchemaKindEnum: "choice" | "number" | "kinds" | "text";
         /** @enum {string} */
         PagesFromEnum: "file" | "layout";
         /** @description A paper with its newest draft and the newest check of it. */
@@ -660,6 +828,42 @@ export interface components {
         };
         /** @enum {string} */
         PlaceEnum: "footnote" | "endnote";
+        /** @description A paper before and after; findings gained and lost, by rule. */
+        PreviewPaperSchema: {
+            paper: number;
+            writer: string;
+            before: components["schemas"]["StandingOfPaperSchema"];
+            after: components["schemas"]["StandingOfPaperSchema"];
+            gained: {
+                [key: string]: number;
+            };
+            lost: {
+                [key: string]: number;
+            };
+        };
+        PreviewResultSchema: {
+            papers: components["schemas"]["PreviewPaperSchema"][];
+            rules: components["schemas"]["PreviewRuleSchema"][];
+        };
+        PreviewRuleSchema: {
+            rule: string;
+            gained: number;
+            lost: number;
+        };
+        /** @description What other house rules would do; `result` comes when all papers are through. */
+        PreviewSchema: {
+            readonly id: number;
+            readonly state: components["schemas"]["PreviewSchemaStateEnum"];
+            readonly total: number;
+            readonly done: number;
+            result: components["schemas"]["PreviewResultSchema"] | null;
+        };
+        /**
+         * @description * `running` - Running
+         *     * `done` - Done
+         * @enum {string}
+         */
+        PreviewSchemaStateEnum: "running" | "done";
         /** @description A refusal: a stable code, words for the person, what is wrong with each field, what it is about. */
         ProblemSchema: {
             code: string;
@@ -701,6 +905,9 @@ export interface components {
             habits: components["schemas"]["ReportHabit"][];
             faults: components["schemas"]["ReportFault"][];
             front: components["schemas"]["ReportFrontMatter"] | null;
+            requirements: components["schemas"]["ReportRequirement"][];
+            points: components["schemas"]["ReportPoints"] | null;
+            verdict: components["schemas"]["ReportProposedVerdict"] | null;
         };
         ReportAligned: {
             element: string;
@@ -731,6 +938,11 @@ export interface components {
             score: number;
             by_hand: boolean;
             parenthesis?: components["schemas"]["ReportRange"];
+        };
+        ReportCountedSource: {
+            label: string;
+            entry: string | null;
+            because: string;
         };
         ReportElement: {
             name: string;
@@ -840,6 +1052,12 @@ export interface components {
             schema: number;
             hands: number;
         };
+        ReportLostPoints: {
+            rule: string;
+            each: number;
+            times: number;
+            points: number;
+        };
         ReportMarker: {
             paragraph: number;
             offset: number;
@@ -871,9 +1089,32 @@ export interface components {
             indent: components["schemas"]["ReportIndent"];
             detail: ("verse" | "epigraph" | "abstract" | "keywords" | "table" | "caption" | "contents" | "text-box" | "appendix") | null;
         };
+        ReportPoints: {
+            mode: components["schemas"]["ModeEnum"];
+            lost: components["schemas"]["ReportLostPoints"][];
+            by_round: {
+                [key: string]: number;
+            };
+            whole: number;
+        };
+        ReportProposedVerdict: {
+            verdict: components["schemas"]["ReportProposedVerdictVerdictEnum"];
+            reasons: string[];
+        };
+        /** @enum {string} */
+        ReportProposedVerdictVerdictEnum: "read on" | "mend" | "send back";
         ReportRange: {
             start: number;
             end: number;
+        };
+        ReportRequirement: {
+            key: string;
+            rule: string;
+            wanted: string;
+            found: string;
+            met: boolean;
+            maybe: boolean;
+            counted: components["schemas"]["ReportCountedSource"][];
         };
         /** @enum {string} */
         ReportRole: "heading-block" | "title-page" | "title" | "heading" | "body" | "block-quote" | "list-heading" | "list-entry" | "list-annotation" | "note" | "blank" | "other";
@@ -922,10 +1163,26 @@ export interface components {
             house: string[];
             chapters: string[][];
         };
+        /** @description A rule, and how much it weighs in the guide. */
+        RuleSettingSchema: {
+            id: string;
+            family: string;
+            label: string;
+            looks_for: string;
+            severity: components["schemas"]["SeverityEnum"];
+        };
         /** @description Who is signed in; `person` is null when nobody is. */
         SessionSchema: {
             person: components["schemas"]["PersonSchema"] | null;
         };
+        /**
+         * @description * `off` - off
+         *     * `advice` - advice
+         *     * `caution` - caution
+         *     * `error` - error
+         * @enum {string}
+         */
+        SeverityEnum: "off" | "advice" | "caution" | "error";
         ShelfElementSchema: {
             element: string;
             label: string;
@@ -977,6 +1234,12 @@ export interface components {
          * @enum {string}
          */
         SourceKind: "book" | "edited-book" | "chapter" | "journal-article" | "magazine-article" | "newspaper-article" | "web-page" | "web-site" | "report" | "thesis" | "conference-paper" | "film" | "video" | "audio" | "interview" | "social-post" | "reference-entry" | "review" | "dataset" | "software" | "legal" | "image" | "personal-communication";
+        StandingOfPaperSchema: {
+            slips: number;
+            /** Format: double */
+            points: number | null;
+            verdict: string | null;
+        };
         /** @description How the newest check of a paper stands, and no more. */
         StandingSchema: {
             readonly id: number;
@@ -1071,6 +1334,271 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    assignments_set_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                assignment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseSchemaRequest"];
+                "multipart/form-data": components["schemas"]["HouseSchemaRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AssignmentSchema"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    house_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                assignment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/toml": string;
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    house_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                assignment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseSchemaRequest"];
+                "multipart/form-data": components["schemas"]["HouseSchemaRequest"];
+            };
+        };
+        responses: {
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewSchema"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -1561,6 +2089,112 @@ export interface operations {
             };
         };
     };
+    courses_set_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseSchemaRequest"];
+                "multipart/form-data": components["schemas"]["HouseSchemaRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseSchema"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
     guides_list: {
         parameters: {
             query?: never;
@@ -1675,6 +2309,200 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HealthSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    house_preview_show: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                preview_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    house_table: {
+        parameters: {
+            query: {
+                guide: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseTableSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    house_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseTextSchemaRequest"];
+                "multipart/form-data": components["schemas"]["HouseTextSchemaRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseTablesSchema"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
                 };
             };
             429: {
