@@ -13,7 +13,7 @@ from ..models import Assignment, Course, laid_over
 def change_assignment_house(assignment: Assignment, guide: str, house: dict[str, Any]) -> bool:
     """Whether anything changed. Raises `Problem` for an unknown guide, `HouseRuleInvalid` for rules that are
     none."""
-    checked(guide, laid_over(assignment.course.house, house))
+    checked(guide, house, assignment.course)
     if (guide, house) == (assignment.guide, assignment.house):
         return False
     assignment.guide, assignment.house = guide, house
@@ -31,8 +31,10 @@ def change_course_house(course: Course, house: dict[str, Any]) -> bool:
     return True
 
 
-def checked(guide: str, house: dict[str, Any]) -> None:
-    """Raises `Problem` for an unknown guide, `HouseRuleInvalid` for rules that are none."""
+def checked(guide: str, house: dict[str, Any], course: Course) -> None:
+    """Raises `Problem` for an unknown guide, `HouseRuleInvalid` for rules that are none, alone or over those of
+    the course."""
     if guide not in {g["id"] for g in core.guides()}:
         raise Problem("guide-unknown", f"There is no guide called “{guide}”.")
     core.house_rules(house)
+    core.house_rules(laid_over(course.house, house))

@@ -12,5 +12,5 @@ def create_assignment(
     course: Course, *, title: str, guide: str, house: dict[str, Any]
 ) -> Assignment:
     """Raises `Problem` for an unknown guide, `HouseRuleInvalid` for house rules that are none."""
-    checked(guide, house)
+    checked(guide, house, course)
     return Assignment.objects.create(course=course, title=title, guide=guide, house=house)

@@ -25,7 +25,7 @@ def begin_preview(assignment: Assignment, guide: str, house: Json) -> HousePrevi
     """Queue a preview; earlier ones of the assignment are of no use any more. Raises as `checked` does."""
     from ..tasks import preview_house_task
 
-    checked(guide, laid_over(assignment.course.house, house))
+    checked(guide, house, assignment.course)
     HousePreview.objects.filter(assignment=assignment).delete()
     preview = HousePreview.objects.create(
         assignment=assignment, guide=guide, house=house, total=len(newest_checks(assignment))
