@@ -164,5 +164,5 @@ class Files(HouseCase):
 
     def test_the_table(self) -> None:
         table = self.client.get("/api/house-rules?guide=mla-9").json()
-        self.assertEqual(table["groups"][0]["title"], "The page")
+        self.assertEqual(table["groups"][0]["title"], "What the assignment asks")
         self.assertEqual(self.client.get("/api/house-rules?guide=no").status_code, 422)

@@ -32,12 +32,12 @@ class AssignmentSchema(serializers.ModelSerializer[Assignment]):
 
 
 class CourseSchema(serializers.ModelSerializer[Course]):
+    house = serializers.DictField(read_only=True)
     assignments = AssignmentSchema(many=True, read_only=True)
 
     class Meta:
         model = Course
         fields = ["id", "name", "house", "assignments"]
-        read_only_fields = ["house"]
 
 
 class GuideSchema(serializers.Serializer[Any]):

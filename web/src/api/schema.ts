@@ -650,7 +650,9 @@ export interface components {
         CourseSchema: {
             readonly id: number;
             name: string;
-            readonly house: unknown;
+            readonly house: {
+                [key: string]: unknown;
+            };
             readonly assignments: components["schemas"]["AssignmentSchema"][];
         };
         CourseSchemaRequest: {

@@ -4,6 +4,7 @@ import { ComposePage } from "../features/compose";
 import { CoursesPage } from "../features/courses";
 import { CrossCheckPage } from "../features/cross-check";
 import { DeskPage } from "../features/desk";
+import { AssignmentHousePage, CourseHousePage } from "../features/house";
 import { PapersPage } from "../features/papers";
 import { ShelfPage } from "../features/shelf";
 import { SignInPage } from "../features/sign-in";
@@ -19,6 +20,8 @@ export const router = createBrowserRouter([
     children: [
       { path: "/", element: <CoursesPage /> },
       { path: "/assignments/:assignmentId", element: <PapersPage /> },
+      { path: "/assignments/:assignmentId/house", element: <AssignmentHousePage /> },
+      { path: "/courses/:courseId/house", element: <CourseHousePage /> },
       { path: "/papers/:paperId", element: <DeskPage /> },
       { path: "/papers/:paperId/cross-check", element: <CrossCheckPage /> },
       { path: "/guides/:guideId", element: <ShelfPage /> },

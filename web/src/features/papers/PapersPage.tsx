@@ -16,6 +16,15 @@ import { useKeys } from "../../shared/useKeys";
 import { PapersTable } from "./PapersTable";
 import { useAssignment, useHandIn, usePaperActions, usePapers } from "./usePapers";
 
+const SAID = 3;
+
+/** House rules in a line: the first ones whole, and how many more. */
+function houseInWords(rules: string[]): string {
+  if (rules.length === 0) return "No house rules.";
+  const more = rules.length - SAID;
+  return `${rules.slice(0, SAID).join(" ")}${more > 0 ? ` And ${more} more.` : ""}`;
+}
+
 export function PapersPage() {
   const { assignmentId } = useParams();
   const id = Number(assignmentId);
@@ -64,7 +73,14 @@ export function PapersPage() {
           <Box sx={{ flex: 1 }}>
             <Typography variant="h1">{assignment.data?.title ?? "…"}</Typography>
             <Typography color="text.secondary">
-              {assignment.data && `${assignment.data.guide_name}. ${assignment.data.house_rules.join(" ") || "No house rules."}`}
+              {assignment.data && (
+                <>
+                  {assignment.data.guide_name}.{" "}
+                  <Box component={Link} to={`/assignments/${id}/house`} sx={{ color: "primary.main" }}>
+                    {houseInWords(assignment.data.house_rules)}
+                  </Box>
+                </>
+              )}
             </Typography>
           </Box>
           <Typography color="text.secondary">Drop papers anywhere here, or</Typography>

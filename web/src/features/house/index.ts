@@ -1,0 +1,1 @@
+export { AssignmentHousePage, CourseHousePage } from "./HousePage";
