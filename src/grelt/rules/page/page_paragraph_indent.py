@@ -30,6 +30,8 @@ def check(paper: Paper, number: int) -> Verdict:
     indent = layout.first_line + layout.left
     if by_hand or abs(layout.first_line - wanted) <= _NEAR or abs(indent - wanted) <= _NEAR:
         return RIGHT
+    if paper.document.format == "html" and abs(indent) <= 1.0:
+        return NOT_MINE  # a tab may have stood there, and pages of HTML lose it
     template = "hangs" if layout.first_line < -1.0 else "none" if abs(indent) <= 1.0 else "size"
     return (
         Slip(

@@ -54,6 +54,7 @@ export function Choice({ option, value, differs, onChoose }: Props) {
         {option.kind !== "choice" && (
           <li role="none">
             <form className="house-own" onSubmit={submit}>
+              <span>{option.before}</span>
               <TextField
                 size="small"
                 autoFocus
@@ -67,6 +68,7 @@ export function Choice({ option, value, differs, onChoose }: Props) {
                 error={own !== "" && !mayBe(option, own)}
                 slotProps={{ htmlInput: { inputMode: option.kind === "number" ? "decimal" : "text" } }}
               />
+              <span>{option.after}</span>
               <Button type="submit" size="small" disabled={!mayBe(option, own)}>
                 Take it
               </Button>
