@@ -16,6 +16,7 @@ from .entries import entry_form
 from .identity import finding_keys
 from .leaning import leaning_on
 from .marking import points_of, verdict_of
+from .page import page_of
 
 SCHEMA_VERSION = 1
 _HABIT_LEAST = 3
@@ -48,6 +49,7 @@ def build_report(paper: Paper, outcome: Outcome, *, file: str, guide: Json, inpu
         "unlisted": _unlisted(paper, citation_ids, entry_ids),
         "list": _list(paper),
         "front": _front(paper),
+        "page": page_of(paper),
         "requirements": _requirements(paper, entry_ids),
         "findings": findings,
         "habits": habits,

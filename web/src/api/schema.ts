@@ -910,6 +910,7 @@ export interface components {
             requirements: components["schemas"]["ReportRequirement"][];
             points: components["schemas"]["ReportPoints"] | null;
             verdict: components["schemas"]["ReportProposedVerdict"] | null;
+            page: components["schemas"]["ReportPage"] | null;
         };
         ReportAligned: {
             element: string;
@@ -1054,6 +1055,15 @@ export interface components {
             schema: number;
             hands: number;
         };
+        ReportListLayout: {
+            found: components["schemas"]["ReportListMeasures"];
+            wanted: components["schemas"]["ReportListMeasures"];
+        };
+        ReportListMeasures: {
+            hanging: number | null;
+            spacing: number | null;
+            gap: number | null;
+        };
         ReportLostPoints: {
             rule: string;
             each: number;
@@ -1080,6 +1090,28 @@ export interface components {
         };
         /** @enum {string} */
         ReportNoteKindEnum: "full" | "short" | "ibid" | "discursive" | "mixed";
+        ReportPage: {
+            width: number;
+            height: number;
+            found: components["schemas"]["ReportPageMeasures"];
+            wanted: components["schemas"]["ReportPageMeasures"];
+            list: components["schemas"]["ReportListLayout"] | null;
+        };
+        ReportPageHead: {
+            text: string;
+            place: string;
+        };
+        ReportPageMeasures: {
+            top: number | null;
+            bottom: number | null;
+            left: number | null;
+            right: number | null;
+            spacing: number | null;
+            first_line: number | null;
+            face: string | null;
+            size: number | null;
+            heads: components["schemas"]["ReportPageHead"][];
+        };
         ReportParagraph: {
             index: number;
             role: components["schemas"]["ReportRole"];

@@ -99,7 +99,7 @@ function FindingSaid(props: BenchProps & { finding: Finding }) {
         {capital(finding.label)}
         <small>
           {finding.page !== null && `p. ${finding.page}`}
-          {group && group.broken > 1 && ` · ${number} of ${group.broken} alike, of ${group.chances} chances`}
+          {group && group.findings.length > 1 && ` · ${number} of ${group.findings.length} alike, of ${group.chances} chances`}
           {finding.confidence < 0.995 && ` · sure: ${finding.confidence.toFixed(2)}`}
           {decision && decision.verdict !== "open" && <b className={`verdict ${decision.verdict}`}> {decision.verdict}</b>}
         </small>

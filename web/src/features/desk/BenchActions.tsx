@@ -17,8 +17,8 @@ export function BenchActions(props: BenchProps) {
           <Act words={verdict === "kept" ? "Kept" : "Keep"} hint="K" on={verdict === "kept"} press={() => props.onDecide("kept")} busy={busy} main />
           <Act words={verdict === "waived" ? "Waived" : "Waive"} hint="W" on={verdict === "waived"} press={() => props.onDecide("waived")} busy={busy} />
           <Act words="Remark…" hint="R" press={() => props.onRemarking(true)} />
-          {group && group.broken > 1 && (
-            <Act words={`Keep all ${group.broken} alike`} hint="H" press={() => props.onHabit("kept")} busy={busy} wide />
+          {group && group.findings.length > 1 && (
+            <Act words={`Keep all ${group.findings.length} alike`} hint="H" press={() => props.onHabit("kept")} busy={busy} wide />
           )}
         </>
       )}

@@ -7,6 +7,7 @@ import "./reckoning.css";
 import "./galley.css";
 import "./ledger.css";
 import "./bench.css";
+import "./page-round.css";
 import "./media.css";
 
 import type { PaperInfo, SourceKind, Verdict } from "../../api/client";
@@ -18,6 +19,7 @@ import { Galley } from "./Galley";
 import { KeyHelp } from "./KeyHelp";
 import { Ledger } from "./Ledger";
 import { decisionsByKey, focusOf, handsByKey, isOpen, roundOf, ROUNDS, type DeskModel } from "./model";
+import { PageRound } from "./PageRound";
 import { PageRun } from "./PageRun";
 import { Reckoning } from "./Reckoning";
 import { Thread } from "./Thread";
@@ -91,7 +93,11 @@ export function Desk({ paper, model, data, busy }: Props) {
     const next = (Math.max(at, 0) + by + places.length) % places.length;
     if (focus.entry) choose({ kind: "entry", id: focus.entry.id }, "bench", next);
   };
-  const roundsShown = ROUNDS.filter((r) => report.findings.some((f) => r.families.includes(f.family)));
+  // The page's round has something to show where nothing is wrong, too.
+  const hasPage = report.page !== null || report.requirements.length > 0;
+  const roundsShown = ROUNDS.filter(
+    (r) => report.findings.some((f) => r.families.includes(f.family)) || (r.id === "page" && hasPage),
+  );
 
   useKeys({
     ".": () => step(1),
@@ -156,14 +162,18 @@ export function Desk({ paper, model, data, busy }: Props) {
           onChoose={choose}
           onSeen={onSeen}
         />
-        <Ledger
-          model={model}
-          focus={focus}
-          origin={origin}
-          round={round}
-          decisions={decisions}
-          onChoose={choose}
-        />
+        {round === "page" && choice === null ? (
+          <PageRound model={model} onEntry={(entry) => choose({ kind: "entry", id: entry }, "bench")} />
+        ) : (
+          <Ledger
+            model={model}
+            focus={focus}
+            origin={origin}
+            round={round}
+            decisions={decisions}
+            onChoose={choose}
+          />
+        )}
         <Thread frame={frame} focus={focus} />
       </div>
       <Bench

@@ -3,6 +3,8 @@ import { memo, useEffect, useMemo, useRef, useState, type ReactNode } from "reac
 import type { Entry, Finding, Unlisted } from "../../api/client";
 import { useKeys } from "../../shared/useKeys";
 import { isOpen, ledgerRows, roundOf, rowsWith, type Choice, type Decision, type DeskModel, type Focus } from "./model";
+import { listMeasuresOf } from "./page";
+import { Compared } from "./PageRound";
 import type { Origin } from "./useChoice";
 
 interface Props {
@@ -27,6 +29,8 @@ export function Ledger({ model, focus, origin, round, decisions, onChoose }: Pro
   const rowId = focus.entry?.id ?? focus.source?.id;
   const rows = useMemo(() => rowsWith(all, sought, rowId), [all, sought, rowId]);
   const citationId = focus.citation?.id;
+  const layout = report.page?.list ? listMeasuresOf(report.page.list) : [];
+  const layoutOff = layout.some((measure) => measure.off);
 
   // The entry of a chosen citation comes level with it.
   useEffect(() => {
@@ -73,6 +77,11 @@ export function Ledger({ model, focus, origin, round, decisions, onChoose }: Pro
           </button>
         </span>
       </header>
+      {round === "list" && layoutOff && report.page && (
+        <div className="ledger-layout">
+          <Compared page={report.page} measures={layout} list />
+        </div>
+      )}
       <div className="ledger-rows" ref={scroller} role="list" tabIndex={0} aria-label="Entries">
         {rows.length === 0 && (
           <p className="ledger-nothing">

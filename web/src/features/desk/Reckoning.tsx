@@ -18,7 +18,8 @@ interface Props {
 /** The counts as a sentence of figures that can be pressed, and the rounds of the work. */
 export function Reckoning(props: Props) {
   const { model, decisions, round, rounds, busy } = props;
-  const { tally, findings } = model.report;
+  const { report } = model;
+  const { tally, findings } = report;
   const agree = tally.sources_cited === tally.entries && tally.unlisted === 0 && tally.uncited === 0;
   const habits = model.groups.filter((g) => g.habit).length;
   const left = (of: string) => findings.filter((f) => roundOf(f) === of && isOpen(f, decisions)).length;
@@ -46,6 +47,8 @@ export function Reckoning(props: Props) {
           words={`${findings.length === 1 ? "slip" : "slips"}${habits ? `, ${habits} ${habits === 1 ? "a habit" : "of them habits"}` : ""}`}
           onPress={findings.length ? props.onSlips : undefined}
         />
+        {report.verdict && <Figure n={report.verdict.verdict} words="by the house rules" onPress={() => props.onRound("page")} />}
+        {report.points && <Figure n={report.points.whole} words={report.points.whole === 1 ? "point lost" : "points lost"} onPress={() => props.onRound("page")} />}
       </div>
       <nav className="rounds" aria-label="Rounds">
         <RoundTab title="All" left={open} count={findings.length} on={round === null} press={() => props.onRound(null)} />
@@ -66,7 +69,7 @@ export function Reckoning(props: Props) {
 }
 
 interface FigureProps {
-  n: number;
+  n: number | string;
   words: string;
   alarm?: boolean;
   onPress?: (() => void) | undefined;
@@ -79,7 +82,7 @@ function Figure({ n, words, alarm, onPress }: FigureProps) {
       <span>{words}</span>
     </>
   );
-  const look = `figure${alarm && n > 0 ? " alarm" : ""}${n === 0 ? " none" : ""}`;
+  const look = `figure${alarm && n !== 0 ? " alarm" : ""}${n === 0 ? " none" : ""}`;
   if (!onPress) return <div className={look}>{content}</div>;
   return (
     <button type="button" className={look} onClick={onPress}>

@@ -39,7 +39,7 @@ export function SlipList(props: BenchProps) {
               <b>{group.label}</b>
               <span>
                 {group.habit ? `habit: ${group.broken} of ${group.chances} chances` : `${group.broken === 1 ? "once" : `${group.broken} times`} of ${group.chances}`}
-                {left.length === 0 ? " · decided" : left.length < group.broken ? ` · ${left.length} left` : ""}
+                {left.length === 0 ? " · decided" : left.length < group.findings.length ? ` · ${left.length} left` : ""}
               </span>
               <span className="slip-bar" aria-hidden>
                 <i style={{ width: `${(100 * group.broken) / group.chances}%` }} />

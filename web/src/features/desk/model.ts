@@ -90,7 +90,7 @@ function slipGroups(report: Report): SlipGroup[] {
       rule,
       label: findings[0]?.label ?? rule,
       findings,
-      broken: findings.length,
+      broken: habit?.broken ?? findings.length,
       chances: Math.max(habit?.chances ?? 0, findings.length),
       habit: habit?.habit ?? false,
     };
