@@ -15,8 +15,16 @@ FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
 
 ASSIGNMENT = "Tide, fog, salt, song"
 NOTES, CHAPTER, NIGHT = "A document from the Cut", "Thesis chapters", "What the night costs"
+# House rules of an assignment, in place of a paper.
+TRADE, HOUSE = "A trade of the night", "house"
 # Where a paper is not of the first assignment.
-ASSIGNMENT_OF = {"Astrid Kessel": NOTES, "Rhona Quarrie": CHAPTER, "Silas Brock": NIGHT}
+ASSIGNMENT_OF = {
+    "Owen Hesketh": TRADE,
+    HOUSE: TRADE,
+    "Astrid Kessel": NOTES,
+    "Rhona Quarrie": CHAPTER,
+    "Silas Brock": NIGHT,
+}
 # Name; scheme; writer of the paper (or none: the table; or an address); query; keys to press, or
 # names of buttons.
 PICTURES: list[tuple[str, str, str, str, list[str]]] = [
@@ -35,6 +43,14 @@ PICTURES: list[tuple[str, str, str, str, list[str]]] = [
     ("desk-chapter", "light", "Rhona Quarrie", "", ["."]),
     ("desk-dark", "dark", "Bram Tolliver", "", [".", "."]),
     ("desk-clean", "light", "Noor Castellan", "", []),
+    ("desk-page", "light", "Owen Hesketh", "?round=page", []),
+    (
+        "house-rules",
+        "light",
+        HOUSE,
+        "",
+        ["least_words=1400", "list_scope=The list may hold works consulted"],
+    ),
 ]
 
 
@@ -45,10 +61,19 @@ def take(page: Page, base: str, target: str, query: str, keys: list[str]) -> Non
     else:
         page.get_by_role("link", name=ASSIGNMENT_OF.get(target, ASSIGNMENT)).first.click()
         page.get_by_role("row").nth(1).wait_for()
+    if target == HOUSE:
+        page.goto(f"{page.url}/house")
+        page.locator(".house-group").first.wait_for()
+        for key in keys:
+            choose(page, *key.split("=", 1))
+        page.locator(".house-sums").wait_for()
+        page.locator(".house-page").evaluate("page => page.scrollTo(0, 0)")
+        page.wait_for_timeout(600)
+        return
     if target and not target.startswith("/"):
         link = page.get_by_role("link", name=target)
         page.goto(f"{base}{link.get_attribute('href')}{query}")
-        page.locator(".row, .cross tr").first.wait_for()
+        page.locator(".row, .cross tr, .page-round").first.wait_for()
     page.wait_for_timeout(700)
     for key in keys:
         if len(key) > 1:
@@ -57,6 +82,18 @@ def take(page: Page, base: str, target: str, query: str, keys: list[str]) -> Non
             page.keyboard.press(key)
         page.wait_for_timeout(500)
     page.wait_for_timeout(400)
+
+
+def choose(page: Page, option: str, value: str) -> None:
+    """Set a house rule: to a choice by the beginning of its sentence, or to a value of one's own."""
+    page.locator(f"#option-{option} [role=button]").click()
+    own = page.locator(".house-own input")
+    if own.count():
+        own.fill(value)
+        page.keyboard.press("Enter")
+    else:
+        page.get_by_role("menuitem", name=value).first.click()
+    page.wait_for_timeout(300)
 
 
 def main() -> None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from .guides import OPTIONS, Guide, Option, load_guide
+from .guides.option import KIND_NAMES
 from .guides.options import GROUPS
 from .rules.registry import all_rules
 
@@ -58,6 +59,10 @@ def _option(option: Option, own: str, rules: list[str]) -> Json:
         "least": option.least if option.number else None,
         "most": option.most if option.number else None,
         "of_guide": own,
+        "kinds": [
+            {"id": kind, "one": one, "several": several}
+            for kind, (one, several) in (KIND_NAMES.items() if option.kinds else ())
+        ],
         "rules": rules,
     }
 

@@ -11,7 +11,7 @@ from typing import Any, ClassVar, Literal
 from django.contrib.staticfiles.testing import StaticLiveServerTestCase
 from django.core.cache import cache
 from django.db import connection
-from playwright.sync_api import Browser, Page, expect, sync_playwright
+from playwright.sync_api import Browser, FilePayload, Page, expect, sync_playwright
 
 from tests.world import run_waiting_checks
 
@@ -23,6 +23,11 @@ AXE = ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js"
 # What the browser says of an answer that refuses something: expected where a test provokes it.
 _REFUSALS = ("400 (Bad Request)", "403 (Forbidden)", "404 (Not Found)", "409 (Conflict)",
              "422 (Unprocessable Entity)", "401 (Unauthorized)", "503 (Service Unavailable)")  # fmt: skip
+
+
+def payload(name: str, content: bytes) -> FilePayload:
+    """A file as a person picks it."""
+    return {"name": name, "mimeType": "", "buffer": content}
 
 
 def _work(stop: threading.Event) -> None:

@@ -7,7 +7,7 @@ from playwright.sync_api import Locator, expect
 from courses.models import Assignment
 from papers.actions.preview_house import run_preview
 from papers.models import HousePreview
-from tests.browser.driver import BrowserTestCase
+from tests.browser.driver import BrowserTestCase, payload
 from tests.world import assignment_of, hand_in, instructor, run_waiting_checks
 
 
@@ -92,10 +92,10 @@ class HouseRules(BrowserTestCase):
     def test_a_file_comes_in_or_says_what_is_wrong_with_it(self) -> None:
         chooser = self.page.get_by_label("House rules from a file")
         bad = b'[house]\nibid = "never"\n'
-        chooser.set_input_files([{"name": "x.toml", "mimeType": "", "buffer": bad}])
+        chooser.set_input_files(payload("x.toml", bad))
         expect(self.page.get_by_role("alert")).to_contain_text("Line 2")
         good = b"[house]\nleast_words = 1200\n[points]\nlist-order = 2\n"
-        chooser.set_input_files([{"name": "x.toml", "mimeType": "", "buffer": good}])
+        chooser.set_input_files(payload("x.toml", good))
         expect(self.page.locator("#option-least_words")).to_contain_text("at least 1200 words")
         expect(self.page.get_by_text("2 things other than the guide")).to_be_visible()
 

@@ -2,15 +2,11 @@
 
 from __future__ import annotations
 
-from playwright.sync_api import FilePayload, expect
+from playwright.sync_api import expect
 
 from papers.models import Paper
-from tests.browser.driver import BrowserTestCase
+from tests.browser.driver import BrowserTestCase, payload
 from tests.world import assignment_of, file_of, hand_in, instructor, run_waiting_checks
-
-
-def payload(name: str, content: bytes) -> FilePayload:
-    return {"name": name, "mimeType": "", "buffer": content}
 
 
 class Interface(BrowserTestCase):

@@ -27,7 +27,7 @@ class PageRound(BrowserTestCase):
         expect(round_.get_by_role("img", name="The page as it is")).to_be_visible()
         expect(round_.get_by_role("img", name="The page as it should be")).to_be_visible()
         row = round_.get_by_role("row", name="margin, left")
-        expect(row).to_contain_text("1.3 inches")
+        expect(row).to_contain_text("1.25 inches")
         expect(row).to_contain_text("≠ 1 inch")
         expect(round_.get_by_role("row", name="margin, top")).to_contain_text("=")
         self.assert_open_to_all(self.page)

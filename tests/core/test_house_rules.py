@@ -158,6 +158,15 @@ def report_of(**house: Any) -> dict[str, Any]:
     return api.check(PAPER.encode(), "paper.md", inputs)
 
 
+class Remarks(unittest.TestCase):
+    def test_a_rules_own_remark_comes_with_its_findings(self) -> None:
+        inputs = api.CheckInputs("mla-9", {"remarks": {"cite-unlisted": "See week three."}})
+        findings = api.check(PAPER.encode(), "paper.md", inputs)["findings"]
+        said = {f["rule"]: f["remark"] for f in findings}
+        self.assertEqual(said.pop("cite-unlisted"), "See week three.")
+        self.assertEqual(set(said.values()), {None})
+
+
 class Points(unittest.TestCase):
     """Three prefixes of pages (a habit), a source not listed, one not cited, an entry out of order."""
 

@@ -31,6 +31,14 @@ class ChoiceSchema(serializers.Serializer[Any]):
     sentence = serializers.CharField()
 
 
+class CountedKindSchema(serializers.Serializer[Any]):
+    """What a kind of source is called when there is one, and when there are several."""
+
+    id = serializers.CharField()
+    one = serializers.CharField()
+    several = serializers.CharField()
+
+
 class OptionSchema(serializers.Serializer[Any]):
     """A house rule: its choices as sentences, and the sentence round a value of one's own."""
 
@@ -43,6 +51,7 @@ class OptionSchema(serializers.Serializer[Any]):
     least = serializers.FloatField(allow_null=True)
     most = serializers.FloatField(allow_null=True)
     of_guide = serializers.CharField(allow_blank=True)
+    kinds = CountedKindSchema(many=True)
     rules = serializers.ListField(child=serializers.CharField())
 
 

@@ -36,7 +36,7 @@ class Option:
         """A value as it is kept, or None where it is none of this option's."""
         if isinstance(value, int | float) and not isinstance(value, bool):
             fits = self.number and self.least <= value <= self.most
-            return f"{value:g}" if fits else None
+            return f"{value:.10g}" if fits else None
         if not isinstance(value, str):
             return None
         words = value.strip()

@@ -306,6 +306,7 @@ def _findings(
                 "label": finding.rule.rule.label,
                 "mark": finding.rule.rule.mark,
                 "message": finding.message,
+                "remark": paper.policy.house.remarks.get(finding.rule.id),
                 "found": finding.found,
                 "expected": slip.expected,
                 "expected_html": slip.markup or None,

@@ -647,6 +647,12 @@ export interface components {
             gaps: components["schemas"]["GapSchema"][];
             left_out: components["schemas"]["GapSchema"][];
         };
+        /** @description What a kind of source is called when there is one, and when there are several. */
+        CountedKindSchema: {
+            id: string;
+            one: string;
+            several: string;
+        };
         CourseSchema: {
             readonly id: number;
             name: string;
@@ -786,6 +792,7 @@ export interface components {
             /** Format: double */
             most: number | null;
             of_guide: string;
+            kinds: components["schemas"]["CountedKindSchema"][];
             rules: string[];
         };
         /**
@@ -1018,6 +1025,7 @@ export interface components {
                 end: number;
             }[];
             expected_html: string | null;
+            remark: string | null;
         };
         ReportFrontMatter: {
             kind: components["schemas"]["ReportFrontMatterKindEnum"];

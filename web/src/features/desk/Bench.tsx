@@ -105,6 +105,7 @@ function FindingSaid(props: BenchProps & { finding: Finding }) {
         </small>
       </h2>
       <p className="bench-message">{finding.message}</p>
+      {finding.remark && <p className="bench-remark">{finding.remark}</p>}
       {decision?.remark && !remarking && <p className="bench-remark">Your remark: {decision.remark}</p>}
       {remarking ? (
         <RemarkField start={decision?.remark ?? ""} onDone={props.onRemark} onCancel={() => props.onRemarking(false)} />

@@ -6,7 +6,7 @@ import { inches, lines, listMeasuresOf, measuresOf, strokes } from "./page";
 
 describe("measures in words", () => {
   it("say inches and lines as people do", () => {
-    expect([inches(72), inches(36), inches(90), inches(144)]).toEqual(["1 inch", "0.5 inch", "1.3 inches", "2 inches"]);
+    expect([inches(72), inches(36), inches(90), inches(144)]).toEqual(["1 inch", "0.5 inch", "1.25 inches", "2 inches"]);
     expect([lines(1), lines(1.5), lines(2), lines(1.15)]).toEqual(["single", "one and a half", "double", "1.15 lines"]);
   });
 

@@ -16,9 +16,9 @@ const SLACK = 2.5;
 const LINES = 0.1;
 const NEAR = 6;
 
-/** Points as people say them: `1 inch`, `0.5 inch`. */
+/** Points as people say them: `1 inch`, `0.75 inch`. */
 export function inches(points: number): string {
-  const length = Math.round(points / 7.2) / 10;
+  const length = Math.round((points * 100) / 72) / 100;
   return `${length} ${length > 1 ? "inches" : "inch"}`;
 }
 

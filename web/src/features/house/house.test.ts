@@ -5,7 +5,7 @@ import { fits, mayBe, sentenceOf, type Option } from "./sentence";
 import { chosen, countOf, sameTables, tablesOf, valueOf, withSetting } from "./tables";
 
 const option = (choices: Record<string, string>, more: Partial<Option> = {}): Option => ({
-  key: "x", kind: "choice", default: "a", before: "", after: "", least: null, most: null, of_guide: "", rules: [],
+  key: "x", kind: "choice", default: "a", before: "", after: "", least: null, most: null, of_guide: "", rules: [], kinds: [],
   choices: Object.entries(choices).map(([value, sentence]) => ({ value, sentence })),
   ...more,
 });
@@ -26,6 +26,12 @@ describe("a sentence", () => {
   it("goes round a value of one's own", () => {
     expect(sentenceOf(size, "11")).toEqual({ before: "Type is ", choice: "11", after: " points." });
     expect(sentenceOf(size, "guide").choice).toBe("has a size that the guide allows");
+  });
+
+  it("calls kinds of source by their names", () => {
+    const kinds = [{ id: "thesis", one: "thesis", several: "theses" }, { id: "book", one: "book", several: "books" }];
+    const asked = option({ none: "No kinds." }, { kind: "kinds", before: "At least: ", after: ".", kinds });
+    expect(sentenceOf(asked, "2 thesis, 1 book").choice).toBe("2 theses, 1 book");
   });
 
   it("is whole, however it is cut, and its choice is never empty", () => {

@@ -16,7 +16,7 @@ export function isOwn(option: Option, value: string): boolean {
 
 /** The sentence of an option at a value: what all its choices begin and end with stands, the rest is the choice. */
 export function sentenceOf(option: Option, value: string): Sentence {
-  if (isOwn(option, value)) return { before: option.before, choice: value, after: option.after };
+  if (isOwn(option, value)) return { before: option.before, choice: namedIn(option, value), after: option.after };
   const said = option.choices.find((choice) => choice.value === value)?.sentence ?? "";
   const others = option.choices.map((choice) => choice.sentence).filter((sentence) => sentence !== said);
   if (option.before || option.after) others.push(`${option.before}…${option.after}`);
@@ -39,6 +39,19 @@ export function sentenceOf(option: Option, value: string): Sentence {
     choice: trimmed,
     after: choice.slice(trimmed.length) + words.slice(cut).join(""),
   };
+}
+
+/** Numbers of kinds by their names: `2 articles in journals`. */
+function namedIn(option: Option, value: string): string {
+  if (option.kind !== "kinds") return value;
+  return value
+    .split(/,\s*/)
+    .map((part) => {
+      const [count = "", id = ""] = part.split(" ");
+      const kind = option.kinds.find((k) => k.id === id);
+      return kind ? `${count} ${count === "1" ? kind.one : kind.several}` : part;
+    })
+    .join(", ");
 }
 
 /** Words with the space behind them; the closing period is one by itself. */
