@@ -62,6 +62,19 @@ class EntryHand(models.Model):
         ]
 
 
+class ParagraphHand(models.Model):
+    """What a person says that a paragraph is: where the list begins, a heading, the writer."""
+
+    paper = models.ForeignKey(Paper, on_delete=models.CASCADE, related_name="paragraph_hands")
+    paragraph_key = models.CharField(max_length=16)
+    role = models.CharField(max_length=20)
+
+    class Meta:
+        constraints = [
+            models.UniqueConstraint(fields=["paper", "paragraph_key"], name="one_hand_a_paragraph")
+        ]
+
+
 class Step(models.Model):
     """One thing done to a paper, with what was there before, so that it can be undone."""
 
@@ -69,6 +82,7 @@ class Step(models.Model):
         DECIDE = "decide"
         JOIN = "join"
         READ = "read"
+        PARAGRAPH = "paragraph"
 
     paper = models.ForeignKey(Paper, on_delete=models.CASCADE, related_name="steps")
     by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)

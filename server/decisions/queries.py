@@ -6,7 +6,7 @@ from typing import Any
 
 from papers.models import Paper
 
-from .models import Decision, EntryHand, Join, Step
+from .models import Decision, EntryHand, Join, ParagraphHand, Step
 
 
 def desk_of(paper: Paper) -> dict[str, Any]:
@@ -16,5 +16,6 @@ def desk_of(paper: Paper) -> dict[str, Any]:
         "decisions": Decision.objects.filter(paper=paper).order_by("id"),
         "joins": Join.objects.filter(paper=paper).order_by("id"),
         "hands": EntryHand.objects.filter(paper=paper).order_by("id"),
+        "paragraphs": ParagraphHand.objects.filter(paper=paper).order_by("id"),
         "undo": last.said if last is not None else None,
     }

@@ -31,11 +31,13 @@ from .report import SCHEMA_VERSION, build_report, report_components, run_rules, 
 from .rules import all_rules
 from .rules.registry import Registered
 from .set_right import SetRight
+from .structure import BY_HAND
 from .vocabulary import vocabulary
 from .works import KINDS
 
 __all__ = [
     "AUTO",
+    "BY_HAND",
     "KINDS",
     "LIMITS",
     "READABLE",
@@ -87,7 +89,8 @@ class CheckInputs:
     (YYYY-MM-DD) decides only what lies in the future; `joins` are matches made by hand,
     citation key to entry key (`""` for “no entry”);
     `hands` what a person has set right in entries, by entry key: `kind`, and `borders` as lists of element,
-    start and end; `records` is the text of a file of looked-up records.
+    start and end; `roles` what a person says that paragraphs are, by paragraph key; `records` is the text of a
+    file of looked-up records.
     """
 
     guide: str = AUTO
@@ -95,6 +98,7 @@ class CheckInputs:
     date: str = ""
     joins: Mapping[str, str] = field(default_factory=dict)
     hands: Mapping[str, Mapping[str, Any]] = field(default_factory=dict)
+    roles: Mapping[str, str] = field(default_factory=dict)
     records: str | None = None
 
 
@@ -112,7 +116,7 @@ def check(data: bytes, name: str, inputs: CheckInputs, *, strict: bool = False) 
     paper = analyse(
         document,
         Policy(wanted, house, inputs.date),
-        SetRight(inputs.joins, _hands(inputs.hands)),
+        SetRight(inputs.joins, _hands(inputs.hands), inputs.roles),
         records,
     )
     guide = _given(wanted)

@@ -24,7 +24,13 @@ from .matching.looked_for import known_sources
 from .note_references import NoteReferences
 from .records import Records
 from .references import References
-from .set_right import SetRight, entries_by_hand, joins_by_number, stable_keys
+from .set_right import (
+    SetRight,
+    entries_by_hand,
+    joins_by_number,
+    paragraph_keys,
+    stable_keys,
+)
 from .structure import Role, Structure, prepared, structure_of
 from .system import citation_system
 from .text.folding import letters, words
@@ -46,6 +52,7 @@ class Paper:
     quotations: tuple[Quotation, ...] = ()
     hands: Mapping[int, Hand] = field(default_factory=dict)
     records: Records = field(default_factory=Records)
+    paragraph_keys: tuple[str, ...] = ()
 
     @property
     def entries(self) -> tuple[Entry, ...]:
@@ -339,11 +346,14 @@ def analyse(
 ) -> Paper:
     """Run every stage on a document. Pure: the same arguments give the same paper."""
     document = prepared(document)
-    structure = structure_of(document)
+    right = set_right or SetRight()
+    keys = paragraph_keys(document)
+    structure = structure_of(
+        document, {i: right.roles[key] for i, key in enumerate(keys) if key in right.roles}
+    )
     sources = read_entries(document, structure.lists)
     structure = _with_list_roles(structure, sources)
     entry_keys = stable_keys(letters(e.text)[:160] for e in sources.entries)
-    right = set_right or SetRight()
     hands = {i: right.hands[key] for i, key in enumerate(entry_keys) if key in right.hands}
     sources = entries_by_hand(sources, hands)
     known = known_sources(sources.entries)
@@ -369,6 +379,7 @@ def analyse(
         find_quotations(document, structure, known),
         hands,
         records or Records(),
+        keys,
     )
 
 

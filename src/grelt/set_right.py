@@ -8,8 +8,10 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field, replace
 
 from .cutting import Hand
+from .document import Document
 from .entries import Entry, EntryElement, Opening, OpeningKind, SourceEntries
 from .forms.compose import NAMES
+from .text.folding import letters
 from .text.name_lists import inverted_names
 from .text.names import NameList, PersonName, natural_names
 from .text.quotes import MARKS
@@ -22,10 +24,11 @@ _PAGES = re.compile(r"(\d{1,5})(?:\s*[-–—]\s*(\d{1,5}))?")
 @dataclass(frozen=True, slots=True)
 class SetRight:
     """What a person has set right: citation key to entry key, or to `""` for “no entry”; by entry key the
-    kind and the borders of elements."""
+    kind and the borders of elements; by paragraph key what the paragraph is (`structure.BY_HAND`)."""
 
     joins: Mapping[str, str] = field(default_factory=dict)
     hands: Mapping[str, Hand] = field(default_factory=dict)
+    roles: Mapping[str, str] = field(default_factory=dict)
 
 
 def stable_keys(items: Iterable[str]) -> tuple[str, ...]:
@@ -37,6 +40,11 @@ def stable_keys(items: Iterable[str]) -> tuple[str, ...]:
         digest = hashlib.sha256(f"{item}|{seen[item]}".encode()).hexdigest()
         keys.append(digest[:12])
     return tuple(keys)
+
+
+def paragraph_keys(document: Document) -> tuple[str, ...]:
+    """A key for each paragraph of the text, by its words; a note's have none of their own."""
+    return stable_keys(letters(p.text)[:200] for p in document.paragraphs if p.note is None)
 
 
 def joins_by_number(

@@ -10,6 +10,7 @@ from typing import Any
 from .composing import ELEMENT_LABELS
 from .exchange.csl import DATE_VARIABLES, NAME_VARIABLES, TEXT_VARIABLES
 from .readers import LIMITS, READABLE
+from .structure import BY_HAND
 
 # The order of the work, and the families of rules that each round has.
 ROUNDS: tuple[tuple[str, str, tuple[str, ...]], ...] = (
@@ -35,4 +36,5 @@ def vocabulary() -> dict[str, Any]:
         "csl_dates": dict(DATE_VARIABLES),
         "csl_texts": dict(TEXT_VARIABLES),
         "element_labels": dict(ELEMENT_LABELS),
+        "paragraph_roles": list(BY_HAND),
     }

@@ -116,6 +116,42 @@ class Deciding(DeskCase):
             self.assertEqual(self.post("decisions", body).status_code, 400)
 
 
+class Paragraphs(DeskCase):
+    def said(self, role: str, begins: str) -> Any:
+        paragraph = next(p for p in self.report()["paragraphs"] if p["text"].startswith(begins))
+        answer = self.put(f"paragraphs/{paragraph['key']}", {"role": role})
+        run_waiting_checks()
+        return answer
+
+    def test_a_list_that_ends_earlier_is_checked_anew_and_undone(self) -> None:
+        entries = self.report()["tally"]["entries"]
+        third = self.report()["entries"][2]["text"][:20]
+        desk = self.said("list-last", third).json()
+        self.assertEqual([p["role"] for p in desk["paragraphs"]], ["list-last"])
+        self.assertEqual(desk["undo"], "The list ends here")
+        self.assertEqual(self.report()["tally"]["entries"], 3)
+        self.undo()
+        run_waiting_checks()
+        self.assertEqual(self.report()["tally"]["entries"], entries)
+
+    def test_it_outlives_a_new_check_and_a_new_draft(self) -> None:
+        self.said("list-last", self.report()["entries"][2]["text"][:20])
+        file = SimpleUploadedFile("second.docx", file_of("marlowe") + b"\0")
+        self.client.post(f"{self.address}/drafts", {"file": file})
+        run_waiting_checks()
+        self.assertEqual(self.report()["tally"]["entries"], 3)
+
+    def test_left_to_grelt_again(self) -> None:
+        entries = self.report()["tally"]["entries"]
+        third = self.report()["entries"][2]["text"][:20]
+        self.said("list-last", third)
+        self.assertEqual(self.said("", third).json()["paragraphs"], [])
+        self.assertEqual(self.report()["tally"]["entries"], entries)
+
+    def test_what_no_paragraph_is_is_refused(self) -> None:
+        self.assertEqual(self.put("paragraphs/p", {"role": "chorus"}).status_code, 400)
+
+
 class Joining(DeskCase):
     def test_a_join_is_checked_anew_outlives_checks_and_is_undone(self) -> None:
         report = self.report()

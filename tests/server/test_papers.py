@@ -375,6 +375,7 @@ class WhoMaySeeWhat(TestCase):
             ("put", f"{paper}/joins/c", {"entry": ""}),
             ("delete", f"{paper}/joins/c", {}),
             ("put", f"{paper}/entries/e", {"kind": "book"}),
+            ("put", f"{paper}/paragraphs/p", {"role": "heading"}),
             ("delete", f"{paper}/steps/last", {}),
             ("post", f"{paper}/restore", {}),
             ("delete", paper, {}),

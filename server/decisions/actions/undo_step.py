@@ -12,6 +12,7 @@ from papers.queries import file_of
 from ..models import Decision, Step
 from .join_citation import set_join
 from .set_entry import write_hand
+from .set_paragraph import write_role
 
 
 @transaction.atomic
@@ -38,6 +39,10 @@ def undo_step(paper: Paper) -> str:
     elif step.kind == Step.Kind.READ:
         for was in step.before:
             write_hand(paper, was["entry"], was["kind"], was["borders"])
+        queue_check(file_of(paper))
+    elif step.kind == Step.Kind.PARAGRAPH:
+        for was in step.before:
+            write_role(paper, was["paragraph"], was["role"])
         queue_check(file_of(paper))
     else:
         for was in step.before:

@@ -12,9 +12,10 @@ from papers.queries import paper_for
 from ..actions.decide_findings import decide_findings
 from ..actions.join_citation import join_citation
 from ..actions.set_entry import set_entry
+from ..actions.set_paragraph import set_paragraph
 from ..actions.undo_step import undo_step
 from ..queries import desk_of
-from .schemas import DecideSchema, DeskSchema, EntryFormSchema, JoinFormSchema
+from .schemas import DecideSchema, DeskSchema, EntryFormSchema, JoinFormSchema, ParagraphFormSchema
 
 
 class DeskView(APIView):
@@ -75,6 +76,19 @@ class EntryView(APIView):
         return Response(DeskSchema(desk_of(paper)).data)
 
 
+class ParagraphView(APIView):
+    @extend_schema(
+        request=ParagraphFormSchema, responses=DeskSchema, operation_id="desk_set_paragraph"
+    )
+    def put(self, request: Request, paper_id: int, paragraph: str) -> Response:
+        paper = paper_for(request.user, paper_id)
+        form = ParagraphFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        role = form.validated_data["role"]
+        set_paragraph(request.user, paper, paragraph_key=paragraph, role=role)
+        return Response(DeskSchema(desk_of(paper)).data)
+
+
 class LastStepView(APIView):
     @extend_schema(responses={200: DeskSchema}, operation_id="desk_undo")
     def delete(self, request: Request, paper_id: int) -> Response:
@@ -96,5 +110,6 @@ urlpatterns = [
     path("papers/<int:paper_id>/decisions", DecisionsView.as_view()),
     path("papers/<int:paper_id>/joins/<key:citation>", JoinView.as_view()),
     path("papers/<int:paper_id>/entries/<key:entry>", EntryView.as_view()),
+    path("papers/<int:paper_id>/paragraphs/<key:paragraph>", ParagraphView.as_view()),
     path("papers/<int:paper_id>/steps/last", LastStepView.as_view()),
 ]

@@ -6,7 +6,7 @@ from rest_framework import serializers
 
 from grelt import api as core
 
-from ..models import Decision, EntryHand, Join
+from ..models import Decision, EntryHand, Join, ParagraphHand
 
 
 class DecisionSchema(serializers.ModelSerializer[Decision]):
@@ -28,6 +28,19 @@ class EntryHandSchema(serializers.ModelSerializer[EntryHand]):
         model = EntryHand
         fields = ["entry_key", "kind", "borders"]
         read_only_fields = fields
+
+
+class ParagraphHandSchema(serializers.ModelSerializer[ParagraphHand]):
+    class Meta:
+        model = ParagraphHand
+        fields = ["paragraph_key", "role"]
+        read_only_fields = fields
+
+
+class ParagraphFormSchema(serializers.Serializer[Any]):
+    """What a paragraph is; without a role Grelt tells it by itself again."""
+
+    role = serializers.ChoiceField(choices=list(core.BY_HAND), allow_blank=True)
 
 
 class BorderSchema(serializers.Serializer[Any]):
@@ -56,6 +69,7 @@ class DeskSchema(serializers.Serializer[Any]):
     decisions = DecisionSchema(many=True)
     joins = JoinSchema(many=True)
     hands = EntryHandSchema(many=True)
+    paragraphs = ParagraphHandSchema(many=True)
     undo = serializers.CharField(allow_null=True)
 
 

@@ -86,6 +86,7 @@ def inputs_of(check: Check) -> core.CheckInputs:
         date=timezone.localdate().isoformat(),
         joins=joins,
         hands=hands,
+        roles=dict(paper.paragraph_hands.values_list("paragraph_key", "role")),
         records=records_text(identifiers, check.records_problem) if asked else None,
     )
 
@@ -94,7 +95,8 @@ def key_of(draft: Draft, inputs: core.CheckInputs) -> str:
     """A hash of everything that decides the report."""
     parts = [
         draft.sha256, draft.file_name, inputs.guide, inputs.house, inputs.date,
-        sorted(inputs.joins.items()), sorted(inputs.hands.items()), inputs.records,
+        sorted(inputs.joins.items()), sorted(inputs.hands.items()),
+        sorted(inputs.roles.items()), inputs.records,
         core.build_id(), core.SCHEMA_VERSION,
     ]  # fmt: skip
     return hashlib.sha256(json.dumps(parts, sort_keys=True).encode()).hexdigest()

@@ -10,6 +10,7 @@ from ..entries import Entry, OpeningKind
 from ..entries.filing import title_filing
 from ..paper import Paper
 from ..requirements import requirements_of, words_of_text
+from ..structure import likely_beginning
 from ..text.spans import Span
 from .engine import Finding, Outcome
 from .entries import entry_form
@@ -48,6 +49,7 @@ def build_report(paper: Paper, outcome: Outcome, *, file: str, guide: Json, inpu
         ],
         "unlisted": _unlisted(paper, citation_ids, entry_ids),
         "list": _list(paper),
+        "likely_list": likely_beginning(paper.document) if not paper.entries else None,
         "front": _front(paper),
         "page": page_of(paper),
         "requirements": _requirements(paper, entry_ids),
@@ -96,6 +98,7 @@ def _paragraph(paper: Paper, index: int) -> Json:
     pages = paper.structure.pages
     written: Json = {
         "index": index,
+        "key": paper.paragraph_keys[index] if paragraph.note is None else None,
         "role": str(paper.structure.roles[index]),
         "page": pages.of(index) if paragraph.note is None else None,
         "text": paragraph.text,

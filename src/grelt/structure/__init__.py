@@ -1,6 +1,7 @@
 """Where things are: pages, roles of paragraphs, the lists of sources."""
 
 from ..document import Document
+from .by_hand import BY_HAND, likely_beginning
 from .kinds import PROSE, Detail, FrontMatter, Role
 from .lists import SourceList, with_parted_entries
 from .pages import Pages, paginate
@@ -8,6 +9,7 @@ from .roles import Structure, structure_of
 from .typed_notes import with_typed_notes
 
 __all__ = [
+    "BY_HAND",
     "PROSE",
     "Detail",
     "FrontMatter",
@@ -15,6 +17,7 @@ __all__ = [
     "Role",
     "SourceList",
     "Structure",
+    "likely_beginning",
     "paginate",
     "prepared",
     "structure_of",

@@ -66,12 +66,12 @@ def find_lists(document: Document) -> tuple[SourceList, ...]:
     lists: list[SourceList] = []
     for number, heading in enumerate(headings):
         stop = headings[number + 1] if number + 1 < len(headings) else len(text)
-        members = _members(text, heading + 1, stop)
+        members = list_members(text, heading + 1, stop)
         inked = [text[i] for i in members if not text[i].is_blank]
         last = not any(
             not text[i].is_blank
             for h in headings[number + 1 :]
-            for i in _members(text, h + 1, len(text))
+            for i in list_members(text, h + 1, len(text))
         )
         if lists and is_subdivision(text[heading]) and _adjoins(text, lists[-1], heading):
             lists[-1] = replace(
@@ -109,7 +109,7 @@ def _share(inked: Sequence[Paragraph]) -> float:
     return fits / len(inked)
 
 
-def _members(text: list[Paragraph], start: int, stop: int) -> tuple[int, ...]:
+def list_members(text: list[Paragraph], start: int, stop: int) -> tuple[int, ...]:
     """Paragraphs from `start` to the end of the list: another list, the end, an appendix, or
     prose that goes on (a chapter's list in the middle of the text)."""
     members: list[int] = []

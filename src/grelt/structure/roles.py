@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from collections import Counter
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from ..document import Document, Paragraph
 from .blocks import mark_details
+from .by_hand import front_by_hand, lists_by_hand, roles_by_hand
 from .front import front_matter
 from .kinds import Detail, FrontMatter, Role
 from .lists import SourceList, find_lists
@@ -39,10 +41,11 @@ class Structure:
         return [i for i, role in enumerate(self.roles) if role in roles]
 
 
-def structure_of(document: Document) -> Structure:
-    """Give every paragraph its role. Never raises."""
+def structure_of(document: Document, hands: Mapping[int, str] | None = None) -> Structure:
+    """Give every paragraph its role; `hands` are those that a person has given. Never raises."""
+    hands = hands or {}
     paragraphs = document.paragraphs
-    lists = find_lists(document)
+    lists = lists_by_hand(document, find_lists(document), hands)
     pages = paginate(document)
     headings = {found.heading for found in lists if found.heading is not None}
     in_list = {i for found in lists for i in found.paragraphs}
@@ -68,6 +71,8 @@ def structure_of(document: Document) -> Structure:
         else:
             roles.append(Role.BODY)
     details = mark_details(paragraphs, roles, last)
+    roles_by_hand(roles, hands)
+    front = front_by_hand(front, hands)
     face, size = _body_setting(paragraphs, roles)
     return Structure(tuple(roles), tuple(details), lists, pages, face, size, front)
 

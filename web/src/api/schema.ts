@@ -392,6 +392,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/papers/{paper_id}/paragraphs/{paragraph}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["desk_set_paragraph"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/papers/{paper_id}/report": {
         parameters: {
             query?: never;
@@ -688,6 +704,7 @@ export interface components {
             decisions: components["schemas"]["DecisionSchema"][];
             joins: components["schemas"]["JoinSchema"][];
             hands: components["schemas"]["EntryHandSchema"][];
+            paragraphs: components["schemas"]["ParagraphHandSchema"][];
             undo: string | null;
         };
         /** @description An entry set right; without kind and borders Grelt reads it by itself again. */
@@ -831,6 +848,14 @@ export interface components {
             /** Format: date-time */
             now: string;
         };
+        /** @description What a paragraph is; without a role Grelt tells it by itself again. */
+        ParagraphFormSchemaRequest: {
+            role: components["schemas"]["RoleEnum"] | components["schemas"]["BlankEnum"];
+        };
+        ParagraphHandSchema: {
+            readonly paragraph_key: string;
+            readonly role: string;
+        };
         PersonSchema: {
             username: string;
             name: string;
@@ -918,6 +943,7 @@ export interface components {
             points: components["schemas"]["ReportPoints"] | null;
             verdict: components["schemas"]["ReportProposedVerdict"] | null;
             page: components["schemas"]["ReportPage"] | null;
+            likely_list: number | null;
         };
         ReportAligned: {
             element: string;
@@ -1130,6 +1156,7 @@ export interface components {
             alignment: string | null;
             indent: components["schemas"]["ReportIndent"];
             detail: ("verse" | "epigraph" | "abstract" | "keywords" | "table" | "caption" | "contents" | "text-box" | "appendix") | null;
+            key: string | null;
         };
         ReportPoints: {
             mode: components["schemas"]["ModeEnum"];
@@ -1187,6 +1214,19 @@ export interface components {
             nearest: string | null;
             pair: boolean;
         };
+        /**
+         * @description * `list-heading` - list-heading
+         *     * `list-first` - list-first
+         *     * `list-last` - list-last
+         *     * `heading` - heading
+         *     * `body` - body
+         *     * `block-quote` - block-quote
+         *     * `title` - title
+         *     * `writer` - writer
+         *     * `other` - other
+         * @enum {string}
+         */
+        RoleEnum: "list-heading" | "list-first" | "list-last" | "heading" | "body" | "block-quote" | "title" | "writer" | "other";
         RoundSchema: {
             id: string;
             title: string;
@@ -3417,6 +3457,113 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskSchema"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    desk_set_paragraph: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                paper_id: number;
+                paragraph: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ParagraphFormSchemaRequest"];
+                "multipart/form-data": components["schemas"]["ParagraphFormSchemaRequest"];
+            };
+        };
         responses: {
             200: {
                 headers: {

@@ -111,3 +111,15 @@ export const ELEMENT_LABELS = {
   "original-date": "date of the original",
   "volumes": "number of volumes"
 } as const;
+
+export const PARAGRAPH_ROLES = [
+  "list-heading",
+  "list-first",
+  "list-last",
+  "heading",
+  "body",
+  "block-quote",
+  "title",
+  "writer",
+  "other"
+] as const;

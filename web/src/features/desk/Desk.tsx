@@ -10,7 +10,7 @@ import "./bench.css";
 import "./page-round.css";
 import "./media.css";
 
-import type { PaperInfo, SourceKind, Verdict } from "../../api/client";
+import type { PaperInfo, Paragraph, SourceKind, Verdict } from "../../api/client";
 import { useKeys } from "../../shared/useKeys";
 import { Bench } from "./Bench";
 import { Conflict } from "./Conflict";
@@ -21,6 +21,7 @@ import { Ledger } from "./Ledger";
 import { decisionsByKey, focusOf, handsByKey, isOpen, roundOf, ROUNDS, type DeskModel } from "./model";
 import { PageRound } from "./PageRound";
 import { PageRun } from "./PageRun";
+import { ParagraphMenu } from "./ParagraphMenu";
 import { Reckoning } from "./Reckoning";
 import { Thread } from "./Thread";
 import { useChoice } from "./useChoice";
@@ -39,11 +40,16 @@ export function Desk({ paper, model, data, busy }: Props) {
   const [joining, setJoining] = useState(false);
   const [remarking, setRemarking] = useState(false);
   const [help, setHelp] = useState(false);
+  const [meant, setMeant] = useState<{ paragraph: Paragraph; element: Element } | null>(null);
   const frame = useRef<HTMLDivElement>(null);
   const decisions = useMemo(() => decisionsByKey(data.desk.data), [data.desk.data]);
   const focus = useMemo(() => focusOf(model, choice, place), [model, choice, place]);
   const hands = useMemo(() => handsByKey(data.desk.data), [data.desk.data]);
   const { report } = model;
+  const paragraphsByHand = useMemo(
+    () => new Map((data.desk.data?.paragraphs ?? []).map((p) => [p.paragraph_key, p.role])),
+    [data.desk.data],
+  );
 
   const inRound = useMemo(
     () => report.findings.filter((f) => round === null || roundOf(f) === round),
@@ -107,6 +113,15 @@ export function Desk({ paper, model, data, busy }: Props) {
     h: (event) => decideHabit(event.shiftKey ? "waived" : "kept"),
     j: () => focus.citation && setJoining(true),
     r: () => finding && setRemarking(true),
+    t: () => {
+      // What is chosen, or what stands first in view.
+      const chosen = focus.paragraph ?? focus.citation?.paragraph;
+      const shown = [...document.querySelectorAll<HTMLElement>(".galley [data-paragraph]")];
+      const element =
+        shown.find((e) => Number(e.dataset["paragraph"]) === chosen) ?? shown.find((e) => e.getBoundingClientRect().bottom > 130);
+      const paragraph = element && report.paragraphs[Number(element.dataset["paragraph"])];
+      if (element && paragraph?.key) setMeant({ paragraph, element });
+    },
     z: () => data.desk.data?.undo && data.undo.mutate(),
     n: () => nextPlace(1),
     p: () => nextPlace(-1),
@@ -125,7 +140,7 @@ export function Desk({ paper, model, data, busy }: Props) {
     setSeen((old) => (old[0] === first && old[1] === last ? old : [first, last]));
   }, []);
   const stale = conflictOf(data.decide.error, data.decide.variables);
-  const failed = [data.decide, data.join, data.setEntry, data.undo].filter((m) => m.error !== null && !(stale && m === data.decide));
+  const failed = [data.decide, data.join, data.setEntry, data.setParagraph, data.undo].filter((m) => m.error !== null && !(stale && m === data.decide));
   const failure = failed[0]?.error ?? null;
 
   return (
@@ -161,6 +176,8 @@ export function Desk({ paper, model, data, busy }: Props) {
           decisions={decisions}
           onChoose={choose}
           onSeen={onSeen}
+          byHand={paragraphsByHand}
+          onParagraph={(paragraph, element) => setMeant({ paragraph, element })}
         />
         {round === "page" && choice === null ? (
           <PageRound model={model} onEntry={(entry) => choose({ kind: "entry", id: entry }, "bench")} />
@@ -172,6 +189,7 @@ export function Desk({ paper, model, data, busy }: Props) {
             round={round}
             decisions={decisions}
             onChoose={choose}
+            onListBegins={(paragraph) => data.setParagraph.mutate({ paragraph, role: "list-first" })}
           />
         )}
         <Thread frame={frame} focus={focus} />
@@ -210,6 +228,16 @@ export function Desk({ paper, model, data, busy }: Props) {
         onPlace={nextPlace}
         onClose={() => choose(null, "bench")}
         onHelp={() => setHelp(true)}
+      />
+      <ParagraphMenu
+        paragraph={meant?.paragraph}
+        anchor={meant?.element ?? null}
+        byHand={meant?.paragraph.key ? paragraphsByHand.get(meant.paragraph.key) : undefined}
+        onClose={() => setMeant(null)}
+        onSet={(role) => {
+          if (meant?.paragraph.key) data.setParagraph.mutate({ paragraph: meant.paragraph.key, role });
+          setMeant(null);
+        }}
       />
       {stale && (
         <Conflict

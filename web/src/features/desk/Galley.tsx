@@ -16,10 +16,13 @@ interface Props {
   decisions: Map<string, Decision>;
   onChoose: (choice: Choice | null, origin: Origin) => void;
   onSeen: (first: number, last: number) => void;
+  /** Roles that a person has given, by the key of the paragraph. */
+  byHand: ReadonlyMap<string, string>;
+  onParagraph: (paragraph: Paragraph, element: Element) => void;
 }
 
 /** The paper's text in its roles, its citations marked by the state of their match. */
-export function Galley({ model, focus, origin, round, decisions, onChoose, onSeen }: Props) {
+export function Galley({ model, focus, origin, round, decisions, onChoose, onSeen, byHand, onParagraph }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const { paragraphs } = model.report;
   const { order, placeOf } = model.notes;
@@ -104,6 +107,8 @@ export function Galley({ model, focus, origin, round, decisions, onChoose, onSee
               decisions={decisions}
               numberOf={numberOf}
               onChoose={onChoose}
+              byHand={byHand}
+              onParagraph={onParagraph}
             />
           </div>
         ))}
@@ -112,14 +117,15 @@ export function Galley({ model, focus, origin, round, decisions, onChoose, onSee
   );
 }
 
-interface ParagraphProps extends Pick<Props, "model" | "focus" | "round" | "decisions" | "onChoose"> {
+interface ParagraphProps
+  extends Pick<Props, "model" | "focus" | "round" | "decisions" | "onChoose" | "byHand" | "onParagraph"> {
   paragraph: Paragraph;
   previousPage: number | null;
   numberOf: Map<string, number>;
 }
 
 const GalleyParagraph = memo(function GalleyParagraph(props: ParagraphProps) {
-  const { paragraph, previousPage, model, focus, round, decisions, numberOf, onChoose } = props;
+  const { paragraph, previousPage, model, focus, round, decisions, numberOf, onChoose, byHand, onParagraph } = props;
   const holder = useRef<HTMLDivElement>(null);
   const findings = model.findingsIn.get(paragraph.index) ?? NONE;
   const segments = useMemo(
@@ -149,6 +155,18 @@ const GalleyParagraph = memo(function GalleyParagraph(props: ParagraphProps) {
     <div ref={holder} className={look} data-paragraph={paragraph.index}>
       {newPage && paragraph.role !== "note" && <PageMark page={paragraph.page ?? 1} top />}
       {note && <NoteNumber note={note} />}
+      {!note && !blank && (
+        <button
+          type="button"
+          className={paragraph.key && byHand.has(paragraph.key) ? "paragraph-is set" : "paragraph-is"}
+          tabIndex={-1}
+          aria-label={`What this paragraph is: ${paragraph.text.slice(0, 30)}`}
+          title="What this paragraph is (T)"
+          onClick={(event) => onParagraph(paragraph, event.currentTarget)}
+        >
+          {paragraph.key && byHand.has(paragraph.key) ? "by hand" : "¶"}
+        </button>
+      )}
       {paragraph.detail && LABELS[paragraph.detail] && (
         <span className="detail-label">{LABELS[paragraph.detail]}</span>
       )}

@@ -20,6 +20,7 @@ export function KeyHelp({ open, rounds, onClose }: Props) {
     ["J", "join the citation to another entry"],
     ["C", "copy the entry put right"],
     ["N P", "next, previous place that cites this source"],
+    ["T", "say what this paragraph is: where the list begins, a heading …"],
     ["Z", "undo"],
     ["/", "find a source by any word"],
     ["X", "cross-check: sources down, pages across"],

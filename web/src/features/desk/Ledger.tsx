@@ -14,11 +14,12 @@ interface Props {
   round: string | null;
   decisions: Map<string, Decision>;
   onChoose: (choice: Choice | null, origin: Origin, place?: number) => void;
+  onListBegins: (paragraph: string) => void;
 }
 
 /** The list of sources, always there: each entry with the places that cite it, and a ghost where
  *  the entry of an unlisted source belongs. */
-export function Ledger({ model, focus, origin, round, decisions, onChoose }: Props) {
+export function Ledger({ model, focus, origin, round, decisions, onChoose, onListBegins }: Props) {
   const [byCiting, setByCiting] = useState(false);
   const [sought, setSought] = useState("");
   const field = useRef<HTMLInputElement>(null);
@@ -29,6 +30,7 @@ export function Ledger({ model, focus, origin, round, decisions, onChoose }: Pro
   const rowId = focus.entry?.id ?? focus.source?.id;
   const rows = useMemo(() => rowsWith(all, sought, rowId), [all, sought, rowId]);
   const citationId = focus.citation?.id;
+  const likely = report.likely_list === null ? undefined : report.paragraphs[report.likely_list];
   const layout = report.page?.list ? listMeasuresOf(report.page.list) : [];
   const layoutOff = layout.some((measure) => measure.off);
 
@@ -82,8 +84,18 @@ export function Ledger({ model, focus, origin, round, decisions, onChoose }: Pro
           <Compared page={report.page} measures={layout} list />
         </div>
       )}
+      {likely?.key && (
+        <div className="ledger-likely">
+          <p>No list was found. Most likely it begins here:</p>
+          <blockquote>{likely.text.slice(0, 140)}</blockquote>
+          <button type="button" onClick={() => likely.key && onListBegins(likely.key)}>
+            The list begins here
+          </button>
+          <p>Or press ¶ beside the paragraph that begins it (T).</p>
+        </div>
+      )}
       <div className="ledger-rows" ref={scroller} role="list" tabIndex={0} aria-label="Entries">
-        {rows.length === 0 && (
+        {rows.length === 0 && !likely && (
           <p className="ledger-nothing">
             {all.length ? `No source has “${sought.trim()}” in it.` : "The paper lists no sources."}
           </p>

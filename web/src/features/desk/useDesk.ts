@@ -4,6 +4,7 @@ import { answered, client, type DeskState, type SourceKind, type Verdict } from 
 import { usePaper } from "../../api/paper";
 import { usePaperList } from "../../api/paperList";
 import type { Border } from "./borders";
+import type { ParagraphRole } from "./ParagraphMenu";
 
 /** Findings to decide, with the versions of their decisions as the person saw them. */
 export interface Asked {
@@ -56,6 +57,16 @@ export function useDesk(id: number) {
       ),
     onSuccess: rechecked,
   });
+  const setParagraph = useMutation({
+    mutationFn: ({ paragraph, role }: { paragraph: string; role: ParagraphRole | "" }) =>
+      answered(
+        client.PUT("/api/papers/{paper_id}/paragraphs/{paragraph}", {
+          params: { path: { paper_id: id, paragraph } },
+          body: { role },
+        }),
+      ),
+    onSuccess: rechecked,
+  });
   const undo = useMutation({
     mutationFn: () => answered(client.DELETE("/api/papers/{paper_id}/steps/last", path)),
     onSuccess: rechecked,
@@ -64,7 +75,7 @@ export function useDesk(id: number) {
     mutationFn: () => answered(client.POST("/api/papers/{paper_id}/checks", path)),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["paper", id] }),
   });
-  return { paper, report, desk, decide, join, setEntry, undo, again };
+  return { paper, report, desk, decide, join, setEntry, setParagraph, undo, again };
 }
 
 /** The papers beside this one, for going on to the next. */

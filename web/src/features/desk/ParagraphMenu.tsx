@@ -1,0 +1,49 @@
+import ListSubheader from "@mui/material/ListSubheader";
+import Menu from "@mui/material/Menu";
+import MenuItem from "@mui/material/MenuItem";
+
+import type { Paragraph } from "../../api/client";
+import { PARAGRAPH_ROLES } from "../../api/vocabulary";
+
+export type ParagraphRole = (typeof PARAGRAPH_ROLES)[number];
+
+const SAID: Record<ParagraphRole, string> = {
+  "list-heading": "The list begins here, with this heading",
+  "list-first": "The list begins here, with this entry",
+  "list-last": "The list ends here",
+  heading: "This is a heading",
+  "block-quote": "This is a block quotation",
+  body: "This is text",
+  title: "This is the paper’s title",
+  writer: "This is the writer",
+  other: "This is none of these",
+};
+
+interface Props {
+  paragraph: Paragraph | undefined;
+  anchor: Element | null;
+  byHand: string | undefined;
+  onSet: (role: ParagraphRole | "") => void;
+  onClose: () => void;
+}
+
+/** What a paragraph is, where Grelt took it for something else. */
+export function ParagraphMenu({ paragraph, anchor, byHand, onSet, onClose }: Props) {
+  return (
+    <Menu open={anchor !== null && paragraph !== undefined} anchorEl={anchor} onClose={onClose}>
+      <ListSubheader role="presentation" sx={{ lineHeight: 2, maxWidth: 360, overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>
+        {paragraph?.text.slice(0, 60)}
+      </ListSubheader>
+      {PARAGRAPH_ROLES.map((role) => (
+        <MenuItem key={role} dense selected={role === byHand} onClick={() => onSet(role)}>
+          {SAID[role]}
+        </MenuItem>
+      ))}
+      {byHand && (
+        <MenuItem dense onClick={() => onSet("")}>
+          Leave it to Grelt
+        </MenuItem>
+      )}
+    </Menu>
+  );
+}
