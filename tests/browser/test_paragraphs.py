@@ -41,7 +41,7 @@ class Paragraphs(BrowserTestCase):
         ).to_be_visible()
         self.assert_open_to_all(self.page)
         self.page.get_by_role("button", name="The list begins here").click()
-        expect(self.page.get_by_label("Reckoning")).to_contain_text("2entries listed")
+        expect(self.page.get_by_label("Reckoning")).to_contain_text("4entries listed")
         self.page.keyboard.press("z")
         expect(self.page.get_by_text("No list was found.")).to_be_visible()
 

@@ -123,6 +123,9 @@ class ByHand(unittest.TestCase):
     def test_the_likeliest_beginning_is_offered(self) -> None:
         text = "The ebb began before the bell.\nWhence\nBray, Tomas. *Gates*. Reach UP, 2019.\nOkonjo, Ada. *Salt*. Tide Press, 2021."
         self.assertEqual(likely_beginning(parse_fragment(text)), 2)
+        between = text.replace("\nOkonjo", "\nA word between.\nOkonjo")
+        self.assertEqual(likely_beginning(parse_fragment(between)), 2)
+        self.assertEqual(likely_beginning(parse_fragment(f"{between}\nOne.\nTwo.")), 2)
         self.assertIsNone(likely_beginning(parse_fragment("The ebb began before the bell.")))
 
 

@@ -88,12 +88,15 @@ def front_by_hand(front: FrontMatter | None, hands: Mapping[int, str]) -> FrontM
 
 def likely_beginning(document: Document) -> int | None:
     """Where a list most likely begins in a paper in which none was found: at the first of the last paragraphs
-    that look like entries, one beside the other."""
+    that look like entries; one among them may not."""
     text = [p for p in document.paragraphs if p.note is None and not p.is_blank and not p.in_table]
     begin: int | None = None
+    odd = 0
     for paragraph in reversed(text):
         if looks_like_entry(paragraph):
-            begin = paragraph.index
+            begin, odd = paragraph.index, 0
         elif begin is not None:
-            break
+            odd += 1
+            if odd == 2:
+                break
     return begin
