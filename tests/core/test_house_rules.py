@@ -6,7 +6,7 @@ import tomllib
 import unittest
 from typing import Any
 
-from hypothesis import given
+from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from grelt import api
@@ -60,13 +60,19 @@ HOUSES = st.builds(
 )
 
 
+# A house of fifty options takes a while to make up.
+SLOW = settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
+
+
 class InAndOut(unittest.TestCase):
+    @SLOW
     @given(HOUSES)
     def test_what_is_written_reads_back_to_the_same(self, house: House) -> None:
         text = house_toml(house, "Tide, fog, salt\nand song")
         self.assertEqual(load_house(text, RULES), house)
         tomllib.loads(text)
 
+    @SLOW
     @given(HOUSES)
     def test_every_setting_is_said_in_words(self, house: House) -> None:
         said = house.sentences()

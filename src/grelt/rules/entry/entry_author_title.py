@@ -16,4 +16,5 @@ RULE = Rule(
         "differs": "Leave out titles and degrees: {right}.",
     },
     check=owned("entry-author-title", ("author", "editor")),
+    house=("degrees",),
 )

@@ -1,4 +1,4 @@
-"""A note in another face than the text, or larger than it.
+"""A note in another face or size than the text’s, or the house’s.
 
 One face holds the paper together; a note may be smaller, down to ten points.
 """
@@ -7,7 +7,7 @@ from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
 from ..base import Rule
 
-_SMALLEST = 9.5
+_SMALLEST, _NEAR = 9.5, 0.4
 
 
 def check(paper: Paper, number: int) -> Verdict:
@@ -18,16 +18,23 @@ def check(paper: Paper, number: int) -> Verdict:
     sizes = {r.format.size for r in runs if r.format.size is not None}
     if not faces or not sizes or body_face is None or body_size is None:
         return NOT_MINE
-    if faces - {body_face}:
-        template = "face"
-    elif max(sizes) > body_size + 0.4 or min(sizes) < _SMALLEST:
+    house = paper.policy.house
+    face, size = house.value("note_face"), house.number("note_size")
+    wanted = body_face if face in ("text", "any") else face
+    if face != "any" and {f.casefold() for f in faces} - {wanted.casefold()}:
+        template = "face" if face == "text" else "house_face"
+    elif size is not None:
+        if max(sizes) <= size + _NEAR and min(sizes) >= size - _NEAR:
+            return RIGHT
+        template = "house_size"
+    elif max(sizes) > body_size + _NEAR or min(sizes) < _SMALLEST:
         template = "size"
     else:
         return RIGHT
     return (
         Slip(
             template=template,
-            holes=(("face", body_face),),
+            holes=(("face", wanted), ("size", f"{size or body_size:g}")),
             place=paper.whole_paragraph(inked[0]),
             note=number,
             confidence=0.9,
@@ -42,7 +49,10 @@ RULE = Rule(
     mark="face",
     messages={
         "face": "The text is set in {face}, and the note is not.",
+        "house_face": "The house rules have notes in {face}.",
+        "house_size": "The house rules have notes in {size} points.",
         "size": "The note is larger than the text, or smaller than ten points.",
     },
     check=check,
+    house=("note_face", "note_size"),
 )
