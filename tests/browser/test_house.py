@@ -100,8 +100,8 @@ class HouseRules(BrowserTestCase):
         expect(self.page.get_by_text("2 things other than the guide")).to_be_visible()
 
     def test_the_courses_rules_hold_under_the_assignments(self) -> None:
-        course = self.assignment.course
-        self.go(f"/courses/{course.pk}/house")
+        self.go("/")
+        self.page.get_by_role("link", name="House rules of the course").click()
         self.choose("ibid", "“Ibid.” is not used.")
         self.page.get_by_role("button", name="Save and check again").click()
         expect(self.page.get_by_text("The papers are being checked again")).to_be_visible()

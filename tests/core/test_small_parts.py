@@ -7,7 +7,7 @@ import math
 import unittest
 from typing import Any
 
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from grelt.document import Document, RunFormat
@@ -24,6 +24,7 @@ from grelt.report.written import written
 from grelt.text.measures import in_words
 from grelt.text.spans import Span, Spans
 
+LAW = settings(deadline=None)
 _SPAN = st.tuples(st.integers(0, 40), st.integers(0, 12)).map(lambda p: Span(p[0], p[0] + p[1]))
 _SPANS = st.lists(_SPAN, max_size=12)
 _ITALIC, _PLAIN = RunFormat(italic=True), RunFormat(italic=False)
@@ -32,6 +33,7 @@ _ITALIC, _PLAIN = RunFormat(italic=True), RunFormat(italic=False)
 class ManySpans(unittest.TestCase):
     """The index answers as a look at each span would."""
 
+    @LAW
     @given(_SPANS, _SPAN)
     def test_overlap(self, spans: list[Span], asked: Span) -> None:
         # Empty ones cover no character, and are no matter of the index.
@@ -41,10 +43,12 @@ class ManySpans(unittest.TestCase):
                 Spans(spans).overlap(asked), any(asked.overlaps(span) for span in spans)
             )
 
+    @LAW
     @given(_SPANS, st.integers(0, 60))
     def test_contain(self, spans: list[Span], offset: int) -> None:
         self.assertEqual(Spans(spans).contain(offset), any(s.contains(offset) for s in spans))
 
+    @LAW
     @given(_SPANS, st.integers(0, 60))
     def test_part_at(self, spans: list[Span], offset: int) -> None:
         self.assertEqual(Spans(spans).part_at(offset), any(s.start < offset < s.end for s in spans))
@@ -55,6 +59,7 @@ class ManySpans(unittest.TestCase):
 
 
 class Growing(unittest.TestCase):
+    @LAW
     @given(st.lists(st.tuples(st.text(max_size=6), st.booleans()), max_size=20))
     def test_neighbours_of_one_format_are_one_run(self, pieces: list[tuple[str, bool]]) -> None:
         growing = GrowingText()
@@ -105,6 +110,7 @@ class Measures(unittest.TestCase):
         self.assertEqual([positive(v) for v in (12.0, 0.0, -3.0, None)], [12.0, None, None, None])
         self.assertEqual([distance(v) for v in (72.0, -72.0, None)], [72.0, 72.0, None])
 
+    @LAW
     @given(st.text(max_size=60))
     def test_whatever_stands_there_is_a_number_or_none(self, text: str) -> None:
         found = number(text)
@@ -146,6 +152,7 @@ _JSON = st.recursive(
 
 
 class Written(unittest.TestCase):
+    @LAW
     @given(st.dictionaries(st.text(max_size=4), _JSON, max_size=4))
     def test_whatever_a_paper_held_is_text_that_everybody_takes(
         self, report: dict[str, Any]

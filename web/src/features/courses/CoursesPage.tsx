@@ -13,6 +13,8 @@ import { TopBar } from "../../shared/TopBar";
 import { NewAssignmentDialog, NewCourseDialog } from "./dialogs";
 import { useCourses } from "./useCourses";
 
+const HOUSE = ["as the guide has it", "one house rule"];
+
 export function CoursesPage() {
   const courses = useCourses();
   const [making, setMaking] = useState<"course" | number | null>(null);
@@ -41,6 +43,9 @@ export function CoursesPage() {
                 <Typography variant="h1" component="h2" sx={{ flex: 1 }}>
                   {course.name}
                 </Typography>
+                <Button size="small" component={RouterLink} to={`/courses/${course.id}/house`}>
+                  House rules of the course
+                </Button>
                 <Button size="small" startIcon={<Add />} onClick={() => setMaking(course.id)}>
                   New assignment
                 </Button>
@@ -55,7 +60,10 @@ export function CoursesPage() {
                   </Link>
                   <Typography color="text.secondary">
                     {assignment.paper_count} {assignment.paper_count === 1 ? "paper" : "papers"} · {assignment.guide_name}
-                    {assignment.house_rules.map((rule) => ` · ${rule}`)}
+                    {" · "}
+                    <Link component={RouterLink} to={`/assignments/${assignment.id}/house`}>
+                      {HOUSE[assignment.house_rules.length] ?? `${assignment.house_rules.length} house rules`}
+                    </Link>
                   </Typography>
                 </Box>
               ))}
