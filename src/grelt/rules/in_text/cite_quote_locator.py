@@ -1,4 +1,4 @@
-"""A direct quotation whose citation gives no page or other locator, although the source has pages.
+"""A quotation, or by the house any citation, that gives no page or other locator of a source that has pages.
 
 A quotation is there to be checked; without a page the reader has to read the whole source for it.
 """
@@ -11,7 +11,10 @@ from ..base import Rule
 def check(paper: Paper, number: int) -> Verdict:
     citation = paper.citations[number]
     match = paper.matches[number]
-    if not paper.policy.guide.citation.locator_with_quotations:
+    house = paper.policy.house.value("locators")
+    if house == "none" or (
+        house == "guide" and not paper.policy.guide.citation.locator_with_quotations
+    ):
         return NOT_MINE
     if citation.parenthesis is None or citation.note_kind or citation.personal:
         return NOT_MINE
@@ -20,7 +23,7 @@ def check(paper: Paper, number: int) -> Verdict:
         for q in paper.quotations
         if q.paragraph == citation.paragraph and paper.closing_citation(q) == number
     ]
-    if not quoted:
+    if not quoted and house != "every":
         return NOT_MINE
     if citation.locator is not None:
         return RIGHT
@@ -29,6 +32,8 @@ def check(paper: Paper, number: int) -> Verdict:
     pages = paper.entries[match.entries[0]].pages
     if pages is not None and pages[0] == pages[1]:
         return NOT_MINE  # of a single page the entry tells
+    if not quoted:
+        return (Slip(template="every", place=paper.citation_place(number), citation=number),)
     return (
         Slip(
             template="page",
@@ -45,6 +50,10 @@ RULE = Rule(
     subject=Subject.CITATION,
     label="quotation without a page",
     mark="page?",
-    messages={"page": "These words are quoted from a source with pages, and no page is given."},
+    messages={
+        "page": "These words are quoted from a source with pages, and no page is given.",
+        "every": "The source has pages, and none is given; the house rules ask for one with every citation.",
+    },
     check=check,
+    house=("locators",),
 )
