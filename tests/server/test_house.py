@@ -4,11 +4,14 @@ from __future__ import annotations
 
 from typing import Any
 
+from django.db import connection
 from django.test import TestCase
+from django.test.utils import CaptureQueriesContext
+from procrastinate.contrib.django.models import ProcrastinateJob
 
 from courses.models import Assignment
 from papers.actions.preview_house import run_preview
-from papers.models import Check, HousePreview, Report
+from papers.models import Check, Draft, HousePreview, Paper, Report
 from tests.world import assignment_of, hand_in, instructor, run_waiting_checks
 
 LOOSE = {"house": {"list_scope": "consulted"}}
@@ -166,3 +169,21 @@ class Files(HouseCase):
         table = self.client.get("/api/house-rules?guide=mla-9").json()
         self.assertEqual(table["groups"][0]["title"], "What the assignment asks")
         self.assertEqual(self.client.get("/api/house-rules?guide=no").status_code, 422)
+
+
+class Many(HouseCase):
+    def test_a_hundred_papers_are_queued_in_a_few_queries(self) -> None:
+        papers = Paper.objects.bulk_create(
+            Paper(assignment=self.assignment, writer=f"Ada Writer{n:03}") for n in range(100)
+        )
+        Draft.objects.bulk_create(
+            Draft(paper=p, number=1, file_name="a.md", content=b"x", size=1, sha256="0" * 64)
+            for p in papers
+        )
+        with CaptureQueriesContext(connection) as asked:
+            answer = self.send("put", self.address, {"house": LOOSE})
+        self.assertEqual(answer.status_code, 200)
+        self.assertLess(len(asked), 25)
+        self.assertEqual(Check.objects.filter(state=Check.State.QUEUED).count(), 101)
+        jobs = ProcrastinateJob.objects.filter(task_name="papers.run_check")
+        self.assertGreaterEqual(jobs.count(), 101)

@@ -2,16 +2,31 @@
 
 from __future__ import annotations
 
+from typing import Any
+
+from django.conf import settings
+from django.db import transaction
+
 from courses.models import Assignment
 
-from ..models import Draft
+from ..models import Check
 from ..queries import newest_drafts
-from .queue_check import queue_check
+from ..tasks import ask_for_records_task, run_check_task
 
 
+@transaction.atomic
 def recheck_assignment(assignment: Assignment) -> int:
-    """How many checks were queued. Decisions stay; the old reports stay until the new ones are there."""
-    drafts: list[Draft] = newest_drafts(assignment)
-    for draft in drafts:
-        queue_check(draft)
-    return len(drafts)
+    """How many checks were queued, a few queries for however many papers. Decisions stay; the old reports stay
+    until the new ones are there."""
+    drafts = newest_drafts(assignment)
+    waiting = set(
+        Check.objects.filter(
+            draft__in=[d.pk for d in drafts], state=Check.State.QUEUED
+        ).values_list("draft_id", flat=True)
+    )
+    checks = Check.objects.bulk_create(Check(draft=d) for d in drafts if d.pk not in waiting)
+    task = ask_for_records_task if settings.RECORDS_ADDRESS else run_check_task
+    jobs: list[dict[str, Any]] = [{"check_id": check.pk} for check in checks]
+    if jobs:
+        task.batch_defer(*jobs)
+    return len(checks)
