@@ -27,7 +27,7 @@ from .paper import Paper, analyse
 from .readers import LIMITS, READABLE, read_paper
 from .recognise import recognise
 from .records import Records, identifier, read_records, records_text
-from .report import SCHEMA_VERSION, build_report, report_components, run_rules, written
+from .report import SCHEMA_VERSION, build_report, completed, report_components, run_rules, written
 from .rules import all_rules
 from .rules.registry import Registered
 from .set_right import SetRight
@@ -54,6 +54,7 @@ __all__ = [
     "build_id",
     "check",
     "check_written",
+    "completed",
     "compose_work",
     "explain",
     "guide_name",

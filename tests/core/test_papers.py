@@ -17,7 +17,7 @@ from demo.write import file_of as paper_of
 from demo.write_docx import write_docx
 from grelt import api
 from grelt.document.fragment import parse_fragment
-from grelt.report import report_schema
+from grelt.report import completed, report_schema
 
 EXPORTED = Path(__file__).parent / "papers"
 MLA = api.CheckInputs("mla-9", date="2026-11-25")
@@ -96,6 +96,17 @@ class TheReport(unittest.TestCase):
         for essay, report in reports():
             with self.subTest(essay=essay.name):
                 validator.validate(report)
+
+    def test_an_earlier_one_is_completed_to_the_schema(self) -> None:
+        validator = jsonschema.validators.validator_for(report_schema())(report_schema())
+        _, report = reports()[0]
+        early = {
+            k: v
+            for k, v in report.items()
+            if k not in ("page", "requirements", "points", "verdict", "likely_list")
+        }
+        self.assertFalse(validator.is_valid(early))
+        validator.validate(completed(early))
 
     def test_it_is_the_same_byte_for_byte(self) -> None:
         data = file_of(load_essays()[6])

@@ -301,6 +301,24 @@ class HandingIn(TestCase):
         )
         self.assertEqual((known.status_code, known.content), (304, b""))
 
+    def test_a_report_of_an_earlier_release_is_shown_until_there_is_a_new_one(self) -> None:
+        paper = hand_in(self.assignment, "dray")
+        report = Report.objects.get()
+        later = ("page", "requirements", "points", "verdict", "likely_list")
+        report.body = {name: part for name, part in report.body.items() if name not in later}
+        report.save()
+        shown = self.client.get(f"/api/papers/{paper.pk}/report").json()
+        self.assertEqual(
+            {name: shown[name] for name in later},
+            {
+                "page": None,
+                "requirements": [],
+                "points": None,
+                "verdict": None,
+                "likely_list": None,
+            },
+        )
+
     def test_removing_can_be_undone(self) -> None:
         paper = hand_in(self.assignment, "dray")
         self.assertEqual(self.client.delete(f"/api/papers/{paper.pk}").status_code, 204)

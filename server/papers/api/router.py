@@ -187,7 +187,7 @@ class ReportView(APIView):
         tag = f'"{check.report_id}"'
         if request.headers.get("If-None-Match") == tag:
             return Response(status=304, headers={"ETag": tag})
-        return Response(check.report.body, headers={"ETag": tag})
+        return Response(core.completed(check.report.body), headers={"ETag": tag})
 
 
 class FileView(APIView):

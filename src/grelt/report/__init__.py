@@ -6,7 +6,7 @@
 
 from .build import SCHEMA_VERSION, build_report
 from .engine import Finding, Outcome, run_rules
-from .schema import report_components, report_schema
+from .schema import completed, report_components, report_schema
 from .written import written
 
 __all__ = [
@@ -14,6 +14,7 @@ __all__ = [
     "Finding",
     "Outcome",
     "build_report",
+    "completed",
     "report_components",
     "report_schema",
     "run_rules",

@@ -19,6 +19,21 @@ def report_schema() -> dict[str, Any]:
     return schema
 
 
+# What reports have had since they were first kept; an older one is shown until its paper is checked again.
+_LATER: dict[str, Any] = {
+    "page": None,
+    "requirements": [],
+    "points": None,
+    "verdict": None,
+    "likely_list": None,
+}
+
+
+def completed(report: dict[str, Any]) -> dict[str, Any]:
+    """A report as kept by an earlier release, with what has come since as unknown."""
+    return {**_LATER, **report}
+
+
 def report_components() -> dict[str, Any]:
     """The schema cut into named parts for an OpenAPI document: `Report`, `ReportEntry` and so on."""
     schema: dict[str, Any] = json.loads(_text().replace("#/$defs/", "#/components/schemas/Report"))
