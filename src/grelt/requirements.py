@@ -107,13 +107,14 @@ def _article(name: str) -> str:
 
 def requirements_of(paper: Paper) -> tuple[Requirement, ...]:
     """Everything that the house asks for, in the order of the table."""
-    sources = sources_of(paper)
-    found: list[Requirement] = []
-    for key, measure in _MEASURES.items():
-        value = paper.policy.house.value(key)
-        if value != "none":
-            found += measure(paper, sources, value)
-    return tuple(found)
+    house = paper.policy.house
+    asked = [
+        (measure, house.value(key))
+        for key, measure in _MEASURES.items()
+        if house.value(key) != "none"
+    ]
+    sources = sources_of(paper) if asked else ()
+    return tuple(r for measure, value in asked for r in measure(paper, sources, value))
 
 
 def _least_sources(paper: Paper, sources: tuple[Source, ...], value: str) -> Iterable[Requirement]:

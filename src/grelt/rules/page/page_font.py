@@ -51,8 +51,10 @@ def _changes(paragraph: Paragraph, usual: str) -> Verdict:
     for run in paragraph.inked_runs():
         face = run.format.face
         known = known or face is not None
+        if face is None or face == usual or run.format.raised:
+            continue
         letters = sum(c.isalpha() and c < "\u0250" for c in run.span.of(paragraph.text))
-        if face is not None and face != usual and not run.format.raised and letters:
+        if letters:
             other[face] += letters
             spans.append(run.span)
     if not known:
