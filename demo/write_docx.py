@@ -143,6 +143,10 @@ def _paragraph(file: Any, paragraph: Paragraph, hand: str, numbers: dict[str, in
         written.style = _STYLES[_kind(paragraph)]
         if layout.page_break_before:
             written.paragraph_format.page_break_before = True
+    if layout.outline is not None:
+        level = OxmlElement("w:outlineLvl")
+        level.set(qn("w:val"), str(layout.outline))
+        written._p.get_or_add_pPr().append(level)
     markers = dict(paragraph.note_markers)
     for run in paragraph.runs:
         _run(written, paragraph, run, by_hand)

@@ -22,6 +22,7 @@ from odf.style import (
 )
 from odf.text import (
     A,
+    H,
     LineBreak,
     Note,
     NoteBody,
@@ -150,7 +151,10 @@ class _Writer:
         return name
 
     def paragraph(self, paragraph: Paragraph) -> Any:
-        written = P(stylename=self.paragraph_style(paragraph.format))
+        style, outline = self.paragraph_style(paragraph.format), paragraph.format.outline
+        written = (
+            P(stylename=style) if outline is None else H(stylename=style, outlinelevel=outline + 1)
+        )
         markers = dict(paragraph.note_markers)
         for run in paragraph.runs:
             span = Span(stylename=self.run_style(run.format))

@@ -74,6 +74,7 @@ SETTINGS: dict[tuple[str, str], tuple[str, Any]] = {
     ("page", "title_page_parts"): ("page-title-page", ("title",)),
     ("page", "professional_parts"): ("page-title-page", ("title", "writer", "affiliation", "date")),
     ("page", "title_print"): ("page-title-form", {"plain": "bold", "bold": "plain", "either": "bold"}),
+    ("page", "headings"): ("page-heading-form", ("left italic",)),
     ("page", "running_head"): ("page-running-head", {"surname": "number", "number": "surname"}),
     ("page", "number_places"): ("page-running-head", ("bottom left",)),
 }  # fmt: skip

@@ -202,6 +202,8 @@ def _apply(
             format = replace(format, size=float(value))
         elif name in ("left", "right", "first_line", "space_before", "space_after"):
             layout = _with(layout, name, float(value))
+        elif name == "outline":
+            layout = replace(layout, outline=int(value))
         elif name in ("alignment", "marker", "style"):
             layout = _with(layout, name, value)
         elif name == "spacing":

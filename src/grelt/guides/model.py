@@ -97,8 +97,9 @@ class PageSettings:
     guide names. `heading_block` are the lines above the title, in order, where the guide has such a block;
     `title_page` says whether the paper has a page for its title (`never`, `always`, `may`), and
     `title_page_parts` what stands on it; `professional_parts` on that of a paper meant for print, where the
-    guide tells the two apart. `running_head` is what stands with the page's number (`surname`, or nothing but
-    the `number`), `number_places` where that may be.
+    guide tells the two apart. `headings` are the place and print of its levels of heading (`center bold`), the
+    highest first; none where the guide leaves them to the writer. `running_head` is what stands with the page's
+    number (`surname`, or nothing but the `number`), `number_places` where that may be.
     """
 
     margins: float
@@ -115,6 +116,7 @@ class PageSettings:
     title_page_parts: tuple[str, ...]
     professional_parts: tuple[str, ...]
     title_print: str
+    headings: tuple[str, ...]
     running_head: str
     number_places: tuple[str, ...]
 
