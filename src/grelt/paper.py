@@ -80,7 +80,11 @@ class Paper:
     def references(self) -> References:
         """The form of each entry, worked out when asked for."""
         cited = frozenset(
-            n.key for c in self.citations if c.names is not None for n in c.names.names
+            n.key
+            for c in self.citations
+            if c.names is not None
+            for n in c.names.names
+            if not n.given  # two words in their own order may be a group's name
         ) | frozenset(letters(c.source) for c in self.citations)
         return References(
             self.document, self.entries, self.policy, self.vocabulary, self.hands, cited

@@ -77,13 +77,20 @@ class Written:
         tail = len(words.rstrip(' .,;:([“”"'))
         if words[tail : tail + 1] == "." and re.search(r"\b(?:[A-Za-z]\.)+[A-Za-z]$", words[:tail]):
             tail += 1  # `4 a.m.`
-        # A quotation within the title keeps both its marks.
-        if lead and words[lead - 1] == "“" and 0 < words.find("”", lead) < tail:
-            lead -= 1
-        closing = re.match(r"[.,?!]?”", words[tail:])
-        if closing is not None and words.rfind("“", 0, tail) > words.rfind("”", 0, tail):
-            tail += closing.end()
-        return Span(span.start + min(lead, tail), span.start + max(lead, tail))
+        bare = Span(span.start + min(lead, tail), span.start + max(lead, tail))
+        # A quotation within the title keeps both its marks; one round all of it is its dress.
+        inner = [
+            q
+            for q in self.quotes
+            if q.overlaps(bare)
+            and span.start <= q.start
+            and q.end <= span.end
+            and not (q.start <= bare.start and bare.end <= q.end)
+        ]
+        return Span(
+            min(bare.start, *(q.start for q in inner)) if inner else bare.start,
+            max(bare.end, *(q.end for q in inner)) if inner else bare.end,
+        )
 
     def share_in_italics(self, span: Span) -> float:
         """Of the letters of a span, how many are in italics (0 to 1)."""

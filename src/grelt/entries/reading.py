@@ -46,6 +46,7 @@ _SMALL_NAME = re.compile(
     r"(?P<family>[a-z]{2,}), (?P<given>[a-z]{2,}|[a-z]\.(?: [a-z]\.)*)(?=\.?\s*$|\. )"
 )
 _DATED_REST = re.compile(r"[.,\s]*(?:(?:1[4-9]|20)\d\d[a-z]?[.,\s]*)?")
+_HANDLE_FIRST = re.compile(r"@\w[\w.-]*\w(?=[.,]?\s)")
 _HANDLE = re.compile(r"\s[\[(]@[\w.-]+[\])]\.?$")
 # A court case by its name: `Brock v. Harbour Office, 23 Rep. 45`.
 _CASE = re.compile(r"[A-Z][^,“”\"]{0,80}?\sv\.\s[A-Z][^,“”\"]{1,80}?(?=,\s\d)")
@@ -189,6 +190,10 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
         # A review without a title of its own goes by what it reviews.
         span = Span(start, dressed[0][0].end)
         return Opening(OpeningKind.TITLE, _bare(span.of(text)), span)
+    handle = _HANDLE_FIRST.match(text, start)
+    if handle is not None:
+        # Who goes by the name of an account alone.
+        return Opening(OpeningKind.ORGANISATION, handle.group(), Span(*handle.span()))
     limit = min(dressed[0][0].start if dressed else len(text), stop, start + _LONGEST_OPENING)
     case = _CASE.match(text, start)
     if case is not None:

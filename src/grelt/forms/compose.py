@@ -148,7 +148,7 @@ def _closes(piece: Piece, kinds: Kinds) -> bool:
     mark as strong; or it is an address, which some guides put no period behind."""
     if piece.element in ("doi", "url") and not kinds.marks["end_after_address"]:
         return True
-    bare = piece.text.rstrip("”’")
+    bare = piece.text.rstrip("”’\"'")
     return piece.text[-1:] in (".", *_AFTER_STRONG) or bare[-1:] in (".", "?", "!")
 
 
