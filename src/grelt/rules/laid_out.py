@@ -22,6 +22,11 @@ def prose(paper: Paper, number: int) -> Paragraph | None:
     return None if own else paragraph
 
 
+def opens_prose(paper: Paper, number: int) -> bool:
+    """Whether a paragraph is the first of the running text: what holds for all of it is said there, once."""
+    return next((i for i in range(number + 1) if prose(paper, i) is not None), None) == number
+
+
 def set_up(paper: Paper) -> Section | None:
     """The page set-up that holds for most of the paper; None where the file does not say."""
     sections = [s for s in paper.document.sections if s.width is not None and s.height is not None]

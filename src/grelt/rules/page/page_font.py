@@ -10,7 +10,7 @@ from ...findings import NOT_MINE, RIGHT, Place, Slip, Subject, Verdict
 from ...paper import Paper
 from ...text.spans import Span, merge
 from ..base import Rule
-from ..laid_out import prose
+from ..laid_out import opens_prose, prose
 
 # Fewer letters may be a sign that the face lacks, or a word in another script.
 _LEAST_LETTERS = 12
@@ -31,8 +31,7 @@ def _not_the_houses(
     paper: Paper, number: int, paragraph: Paragraph, wanted: tuple[str, ...]
 ) -> Verdict:
     """The whole paper is in a face that the house does not have: said once, at its first paragraph."""
-    first = next(i for i in range(number + 1) if prose(paper, i) is not None)
-    if first != number:
+    if not opens_prose(paper, number):
         return NOT_MINE
     return (
         Slip(

@@ -9,7 +9,7 @@ from ...findings import NOT_MINE, RIGHT, Place, Slip, Subject, Verdict
 from ...paper import Paper
 from ...text.spans import Span, merge
 from ..base import Rule
-from ..laid_out import kept_whole, prose
+from ..laid_out import kept_whole, opens_prose, prose
 
 _SLACK = 0.3
 # On paper sizes are measured, and scaled by what made the pages.
@@ -25,8 +25,7 @@ def check(paper: Paper, number: int) -> Verdict:
     slack = _SLACK if kept_whole(paper) else _SLACK_MEASURED
     least, most = paper.policy.sizes_of(paper.structure.body_face)
     if not least - slack <= usual <= most + slack:
-        first = next(i for i in range(number + 1) if prose(paper, i) is not None)
-        if first != number:
+        if not opens_prose(paper, number):
             return NOT_MINE
         return (
             Slip(

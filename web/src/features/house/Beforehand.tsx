@@ -82,7 +82,7 @@ export function Beforehand({ preview, error, changed, rules }: Props) {
               <th scope="row">{paper.writer}</th>
               <td>
                 {paper.before.slips} → {paper.after.slips}
-                {paper.after.points !== null && <small> · {paper.after.points} points</small>}
+                {paper.after.points !== null && <small> · {paper.after.points} {paper.after.points === 1 ? "point" : "points"}</small>}
               </td>
               <td className={turns(paper) ? "turns" : undefined}>{verdictOf(paper)}</td>
             </tr>
