@@ -6,7 +6,7 @@ import os
 from pathlib import Path
 from typing import Any
 
-from grelt.api import KINDS, report_components
+from grelt.api import report_components
 
 ROOT = Path(__file__).resolve().parents[2]
 VAR = Path(os.environ.get("GRELT_VAR", ROOT / "var"))
@@ -161,7 +161,6 @@ SPECTACULAR_SETTINGS = {
     "COMPONENT_SPLIT_REQUEST": True,
     "APPEND_COMPONENTS": {"schemas": report_components()},
     "ENUM_NAME_OVERRIDES": {
-        "SourceKind": [(k, k) for k in KINDS],
         "OpenFormat": [("csl", "csl"), ("bibtex", "bibtex"), ("ris", "ris")],
         "CheckState": "papers.models.Check.State",
         "Verdict": "decisions.models.Decision.Verdict",

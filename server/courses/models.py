@@ -53,7 +53,10 @@ class Assignment(models.Model):
 
 
 def laid_over(course: dict[str, Any], own: dict[str, Any]) -> dict[str, Any]:
-    """House rules with those of a course under them, setting by setting."""
-    return {
-        table: {**course.get(table, {}), **own.get(table, {})} for table in sorted({*course, *own})
+    """House rules with those of a course under them, setting by setting and kind by kind."""
+    laid: dict[str, Any] = {
+        table: {**course.get(table, {}), **own.get(table, {})}
+        for table in sorted({*course, *own} - {"kind"})
     }
+    kinds = {kind["name"]: kind for kind in (*course.get("kind", ()), *own.get("kind", ()))}
+    return laid | ({"kind": list(kinds.values())} if kinds else {})

@@ -21,6 +21,7 @@ from .guides import Policy, available_guides, load_guide, load_house
 from .guides.house import House, house_from, house_toml
 from .guides.kinds import load_kinds
 from .guides.model import Guide
+from .guides.option import KIND_NAMES
 from .help import RuleHelp, rule_help
 from .house_table import house_table
 from .paper import Paper, analyse
@@ -72,6 +73,7 @@ __all__ = [
     "records_text",
     "report_components",
     "rule_ids",
+    "source_kinds",
     "vocabulary",
     "write_works",
 ]
@@ -180,13 +182,20 @@ def identifiers(data: bytes, name: str, guide: str) -> list[str]:
 
 
 def compose_work(
-    fields: Mapping[str, Any], guide: str, kind: str = "", locator: str = ""
+    fields: Mapping[str, Any],
+    guide: str,
+    kind: str = "",
+    locator: str = "",
+    house: str | Mapping[str, object] | None = None,
 ) -> dict[str, Any]:
-    """What a guide writes of a CSL-JSON item: entry, citations in the text, notes, and gaps. Raises
-    `GuideUnknown` or `FieldsInvalid`."""
+    """What a guide writes of a CSL-JSON item: entry, citations in the text, notes, and gaps; `kind` is one of
+    ours or of the house's own. Raises `GuideUnknown`, `HouseRuleInvalid` or `FieldsInvalid`."""
     from .composing import composed
 
-    return composed(work_of(fields, kind or None), guide, locator)
+    policy = Policy(load_guide(guide), _house(house))
+    own = next((own for own in policy.house.kinds if own.id == kind), None)
+    work = work_of(fields, own.like if own is not None else kind or None)
+    return composed(work, policy, locator, own.id if own is not None else "")
 
 
 def guide_shelf(
@@ -278,21 +287,30 @@ def house_rules(house: str | Mapping[str, object] | None) -> list[str]:
     return list(_house(house).sentences())
 
 
-def house_tables(text: str) -> dict[str, dict[str, Any]]:
+def house_tables(text: str) -> dict[str, Any]:
     """A house rules file as tables of what it sets. Raises `HouseRuleInvalid` with line and reason."""
     house = load_house(text, all_rules())
-    tables: dict[str, dict[str, Any]] = {
+    tables: dict[str, Any] = {
         "house": dict(house.options),
         "severity": {rule: str(s) for rule, s in house.severities.items()},
         "points": dict(house.points),
         "remarks": dict(house.remarks),
     }
+    if house.kinds:
+        tables["kind"] = [kind.table for kind in house.kinds]
     return {name: table for name, table in tables.items() if table}
 
 
 def house_file(house: Mapping[str, object], title: str = "") -> str:
     """House rules as a commented TOML file, which reads back to the same. Raises `HouseRuleInvalid`."""
     return house_toml(_house(house), title)
+
+
+def source_kinds(house: str | Mapping[str, object] | None = None) -> dict[str, str]:
+    """Every kind of source by id, those of the house's own among them, and what it is called. Raises
+    `HouseRuleInvalid`."""
+    names = {**KIND_NAMES, **_house(house).own_names}
+    return {kind: one for kind, (one, _) in names.items()}
 
 
 def rule_ids() -> list[str]:

@@ -10,13 +10,20 @@ from pathlib import Path
 from typing import Any
 
 from . import kept
+from .cutting import Cut, Hand, cut_entry
+from .cutting.cut import Opened
+from .cutting.written import written_text
 from .exchange import csl_of, work_of
 from .forms import Composed, Vocabulary, best_pattern, compose, html_of, patterns_for, text_of
-from .forms.compose import with_case
+from .forms.compose import NAMES, with_case
 from .forms.in_text import Cited, in_text_forms, short_note
-from .guides import Guide, Policy, load_guide
-from .guides.kinds import KindForm, Kinds, load_kinds
+from .forms.own_kinds import kinds_for
+from .guides import Guide, Policy
+from .guides.kinds import KindForm, Kinds
+from .guides.own_kind import OwnKind
 from .guides.pattern import Sequence
+from .text.name_lists import inverted_names
+from .text.spans import Span
 from .works import KINDS, TextValue, Work
 
 Json = dict[str, Any]
@@ -43,12 +50,12 @@ def element_label(element: str) -> str:
     return ELEMENT_LABELS.get(element, element.replace("-", " "))
 
 
-def composed(work: Work, guide_id: str, locator: str = "") -> Json:
+def composed(work: Work, policy: Policy, locator: str = "", kind: str = "") -> Json:
     """A work as a guide writes it: `entry`, `in_text` and `notes`, and `gaps`, the elements that it needs
     and has not got; `left_out` are those that it has no place for, and `unlisted` says why it has
-    no entry. Raises `GuideUnknown`."""
-    guide, kinds = load_guide(guide_id), load_kinds(guide_id)
-    form = kinds.kinds[work.kind]
+    no entry. `kind` is one of the house's own, where it is of one."""
+    guide, kinds = policy.guide, kinds_for(policy)
+    form = kinds.kinds[kind or work.kind]
     given = work.values.keys()
     work = _in_its_words(_without(work, form.omits), kinds)
     pattern = best_pattern(work, patterns_for(work, form))
@@ -60,7 +67,7 @@ def composed(work: Work, guide_id: str, locator: str = "") -> Json:
         html = f"({html_of(compose(work, form.cited, kinds, gaps=gaps, end=False))})"
         in_text = [Written("in parentheses", _plain(html), html)]
     return {
-        "kind": work.kind,
+        "kind": form.kind,
         "label": form.label,
         "guide": guide.id,
         "entry": _json(Written("entry in the list", text_of(whole), html_of(whole))),
@@ -165,15 +172,50 @@ def examples() -> dict[str, tuple[Work, str]]:
     return found
 
 
+def worked_example(kind: str, policy: Policy) -> tuple[Work, str]:
+    """A work of a kind, ours or the house's own, and the page of it that is cited."""
+    own = next((own for own in policy.house.kinds if own.id == kind), None)
+    if own is None:
+        return examples()[kind]
+    return read_as_own(own, policy).work, ""
+
+
+def read_as_own(own: OwnKind, policy: Policy) -> Cut:
+    """The worked example of a kind of the house's own, cut where it is marked."""
+    text, italics, borders = "", [], []
+    for number, shown in enumerate(own.shown):
+        opening, closing = ("“", "”") if shown.dress == "quotes" else ("", "")
+        text += (shown.before if number else "") + opening
+        start = len(text)
+        text += shown.words
+        if number or shown.element not in NAMES:
+            borders.append((shown.element, start, len(text)))
+        if shown.dress == "italics":
+            italics.append(Span(start, len(text)))
+        text += closing
+    written = written_text(text, italics)
+    return cut_entry(written, _opening(own), kinds_for(policy), Hand(own.id, tuple(borders)))
+
+
+def _opening(own: OwnKind) -> Opened:
+    """Who leads an example: people turned round, as lists have them, or else a group."""
+    first = own.shown[0]
+    if first.element not in NAMES:
+        return Opened(None, "", Span(0, 0))
+    names = inverted_names(first.words) if "," in first.words else None
+    return Opened(names, "" if names is not None else first.words, Span(0, len(first.words)))
+
+
 def shelf(policy: Policy) -> list[Json]:
     """Every kind of source of a guide: its elements in order with their need and what the house says of
     them, why they are dressed as they are, and the worked example in every form."""
-    kinds = load_kinds(policy.guide.id)
-    return [_kind(kind, kinds.kinds[kind], kinds, policy) for kind in KINDS]
+    kinds = kinds_for(policy)
+    own = [kind.id for kind in policy.house.kinds]
+    return [_kind(kind, kinds.kinds[kind], kinds, policy) for kind in (*own, *KINDS)]
 
 
 def _kind(kind: str, form: KindForm, kinds: Kinds, policy: Policy) -> Json:
-    work, locator = examples()[kind]
+    work, locator = worked_example(kind, policy)
     work = _without(work, tuple(policy.left_out))
     slots = {slot.element for slot in form.listed[0].all_slots}
     # What the house asks for of a source with all that the kind has, or of an undated one.
@@ -203,7 +245,7 @@ def _kind(kind: str, form: KindForm, kinds: Kinds, policy: Policy) -> Json:
         "label": form.label,
         "why": form.why,
         "elements": elements,
-        "example": composed(work, policy.guide.id, locator),
+        "example": composed(work, policy, locator, kind),
         "fields": csl_of(work),
     }
 

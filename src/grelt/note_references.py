@@ -8,14 +8,14 @@ from dataclasses import dataclass, field, replace
 from .citations import Citation
 from .citations.notes import DESCRIBED
 from .citations.undressed import without_role
-from .cutting import cut_reference
+from .cutting import Hand, cut_reference, own_cut, told_borders
 from .cutting.cut import Opened
 from .cutting.written import Written, written_text
 from .difference import Checked, Difference, check_note_cut
 from .document import Document
 from .forms import Vocabulary
+from .forms.own_kinds import kinds_for
 from .guides import Policy
-from .guides.kinds import load_kinds
 from .readings import agreed, plausible, weighed
 from .text.lexicon import is_common
 from .text.name_lists import inverted_names
@@ -67,11 +67,19 @@ class NoteReferences:
         written = written_text(words, italics)
         if DESCRIBED.search(_before_title(written)) is not None:
             return None  # `introduction to`: of what it is said no pattern knows
-        cut = cut_reference(written, _opened(written), load_kinds(self.policy.guide.id))
+        kinds, opened = kinds_for(self.policy), _opened(written)
+        own = own_cut(
+            written,
+            lambda told: cut_reference(written, opened, kinds, told),
+            self.policy.house.kinds,
+            Hand(),
+        )
+        if own is None and any(told_borders(written, k) for k in self.policy.house.kinds):
+            return None  # the house has not said how notes have it
+        cut = own or cut_reference(written, opened, kinds)
         if cut.fit < _LEAST_FIT or cut.confidence < _LEAST_SURE or cut.element("title") is None:
             return None
         strict = self.policy.house.value("dashes") == "strict"
-        kinds = load_kinds(self.policy.guide.id)
         readings = weighed(
             plausible(cut),
             lambda one: check_note_cut(one, kinds, self.vocabulary, strict_dashes=strict),

@@ -9,13 +9,14 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
-from .cutting import Cut, Hand, cut_entry, written_entry
+from .cutting import Cut, Hand, cut_entry, own_cut, written_entry
 from .cutting.cut import Opened
 from .cutting.written import Written
 from .difference import Checked, Difference, check_cut
 from .document import Document
 from .entries import Entry, OpeningKind
 from .forms import Vocabulary
+from .forms.own_kinds import kinds_for
 from .guides import Policy, available_guides, load_guide
 from .guides.kinds import Kinds, load_kinds
 from .readings import Reading, agreed, is_unclear, plausible, weighed
@@ -92,7 +93,7 @@ class References:
         return self._found[number]
 
     def _examine(self, number: int) -> Reference:
-        kinds = load_kinds(self.policy.guide.id)
+        kinds = kinds_for(self.policy)
         hand = self.hands.get(number)
         cut = self._first_cut(number)
         written = cut.written
@@ -102,9 +103,11 @@ class References:
         cut, checked = readings[0].cut, readings[0].checked
         if cut is not first:
             cut = replace(cut, confidence=first.confidence, runner_up=first.kind)
-        if _OF_LAW.search(written.text) and not cut.by_hand:
+        # What a person says that it is, or the house by its words, needs no telling.
+        own = cut.kind in self.policy.house.own_names
+        if _OF_LAW.search(written.text) and not (cut.by_hand or own):
             return Reference(replace(cut, kind="legal"), Checked(cut, (), written.text, "", ()), ())
-        if _ARCHIVED.search(written.text) and not cut.by_hand:
+        if _ARCHIVED.search(written.text) and not (cut.by_hand or own):
             return Reference(
                 replace(cut, kind="unknown", confidence=0.0),
                 Checked(cut, (), written.text, "", ()),
@@ -112,8 +115,8 @@ class References:
             )
         if _is_bare(cut):
             return Reference(cut, checked, (_bare_address(cut),), bare=True)
-        by_hand = hand is not None and bool(hand.kind)
-        told = by_hand or not is_unclear(cut)
+        given = own or (hand is not None and bool(hand.kind))
+        told = given or not is_unclear(cut)
         if not told:
             # A form that is right elsewhere tells what it is, though not here.
             foreign, kind = self._foreign(written, opened, _UNTOLD)
@@ -128,7 +131,7 @@ class References:
                 "entry-kind-unknown", Span(0, len(written.text)), None, "", "", confidence=0.7
             )
             return Reference(cut, Checked(cut, (), written.text, "", ()), (unclear,), unclear=True)
-        if checked.faults >= _FOREIGN_FROM and not by_hand:
+        if checked.faults >= _FOREIGN_FROM and not given:
             # A form that is wholly another guide's tells more than one that is nearly so.
             most = checked.faults / (2 if checked.faults >= 6 else 2.5)
             most = most if checked.faults >= 3 else 0.5
@@ -155,8 +158,15 @@ class References:
             entry = self.entries[number]
             written = written_entry([self.document.paragraphs[i] for i in entry.paragraphs])
             opened = opening_of(entry, written, self.surnames)
-            kinds = load_kinds(self.policy.guide.id)
-            self._cuts[number] = self._cut(written, opened, kinds, self.hands.get(number))
+            kinds = kinds_for(self.policy)
+            hand = self.hands.get(number)
+            own = own_cut(
+                written,
+                lambda told: self._cut(written, opened, kinds, told),
+                self.policy.house.kinds,
+                hand or Hand(),
+            )
+            self._cuts[number] = own or self._cut(written, opened, kinds, hand)
         return self._cuts[number]
 
     def _cut(self, written: Written, opened: Opened, kinds: Kinds, hand: Hand | None) -> Cut:

@@ -9,7 +9,7 @@ import re
 from collections.abc import Callable, Iterable
 from dataclasses import dataclass
 
-from .guides.option import KIND_NAMES, numbers_of_kinds
+from .guides.option import KIND_NAMES, KindNames, numbers_of_kinds
 from .paper import Paper
 from .structure import Role
 
@@ -25,7 +25,8 @@ _PROSE = (Role.BODY, Role.BLOCK_QUOTE, Role.HEADING, Role.TITLE)
 @dataclass(frozen=True, slots=True)
 class Source:
     """A source as it is counted. `entry` is its number among the entries (None: not listed); `scholarly`
-    is None where that cannot be told; `sure` says that its kind is plain."""
+    is None where that cannot be told; `sure` says that its kind is plain; `like` is the kind that one of the
+    house's own counts as, too."""
 
     label: str
     entry: int | None
@@ -35,6 +36,7 @@ class Source:
     scholarly: bool | None
     because: str
     sure: bool
+    like: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,7 +74,11 @@ def _listed(paper: Paper, number: int) -> Source:
     cut = reference.cut
     told = not reference.unclear and cut.kind != "unknown"
     kind = cut.kind if told else "unknown"
-    scholarly, because = _scholarly(kind, cut.work.text("publisher"))
+    scholarly, because = _scholarly(
+        cut.work.kind if told else "unknown",
+        _names(paper).get(kind, ("", ""))[0],
+        cut.work.text("publisher"),
+    )
     year = entry.year or cut.work.text("date")
     found = re.search(r"\b(1\d{3}|20\d{2})\b", year or "")
     return Source(
@@ -84,14 +90,19 @@ def _listed(paper: Paper, number: int) -> Source:
         scholarly,
         because,
         sure=told and (cut.confidence >= _SURE_OF_KIND or cut.by_hand),
+        like=cut.work.kind if told else "",
     )
 
 
-def _scholarly(kind: str, publisher: str) -> tuple[bool | None, str]:
-    """Whether a source is scholarly, and why."""
+def _names(paper: Paper) -> KindNames:
+    """What kinds are called, those of the house's own among them."""
+    return {**KIND_NAMES, **paper.policy.house.own_names}
+
+
+def _scholarly(kind: str, name: str, publisher: str) -> tuple[bool | None, str]:
+    """Whether a source that is called `name` is scholarly, and why."""
     if kind == "unknown":
         return None, "its kind could not be told"
-    name = KIND_NAMES[kind][0]
     if kind in _SCHOLARLY:
         return True, f"it is {_article(name)}"
     if kind not in _MAYBE_SCHOLARLY:
@@ -208,8 +219,9 @@ def _most_of_one(paper: Paper, sources: tuple[Source, ...], value: str) -> Itera
 
 def _kinds(least: bool) -> Callable[[Paper, tuple[Source, ...], str], Iterable[Requirement]]:
     def measured(paper: Paper, sources: tuple[Source, ...], value: str) -> Iterable[Requirement]:
-        for kind, wanted in numbers_of_kinds(value).items():
-            alike = [s for s in sources if s.kind == kind]
+        names = _names(paper)
+        for kind, wanted in numbers_of_kinds(value, names).items():
+            alike = [s for s in sources if kind in (s.kind, s.like)]
             unsure = [s for s in sources if not s.sure]
             sure = [s for s in alike if s.sure]
             met = len(alike) >= wanted if least else len(alike) <= wanted
@@ -218,11 +230,11 @@ def _kinds(least: bool) -> Callable[[Paper, tuple[Source, ...], str], Iterable[R
             yield Requirement(
                 "least_kinds" if least else "most_kinds",
                 "require-kinds",
-                f"{'at least' if least else 'at most'} {wanted} {KIND_NAMES[kind][wanted != 1]}",
+                f"{'at least' if least else 'at most'} {wanted} {names[kind][wanted != 1]}",
                 str(len(alike)),
                 met,
                 maybe=not met and maybe,
-                counted=tuple((s, f"taken for {_article(KIND_NAMES[kind][0])}") for s in alike),
+                counted=tuple((s, f"taken for {_article(names[s.kind][0])}") for s in alike),
             )
 
     return measured

@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 
 from grelt import api
 from grelt.composing import composed
-from grelt.guides import available_guides, load_guide
+from grelt.guides import Policy, available_guides, load_guide
 from grelt.works import Work
 
 from .test_entry_laws import LAW
@@ -50,7 +50,7 @@ class InTheText(unittest.TestCase):
     @LAW
     @given(works(), IN_TEXT)
     def test_what_is_composed_is_found_and_right(self, work: Work, guide: str) -> None:
-        made = composed(work, guide, place(work))
+        made = composed(work, Policy(load_guide(guide)), place(work))
         assume(bool(made["in_text"]) and not made["unlisted"])
         for form in made["in_text"]:
             cited = marked(form["html"]).replace("…", "says so")
@@ -63,7 +63,7 @@ class InNotes(unittest.TestCase):
     @LAW
     @given(works(), IN_NOTES)
     def test_first_and_later_notes_are_told_and_right(self, work: Work, guide: str) -> None:
-        made = composed(work, guide, place(work))
+        made = composed(work, Policy(load_guide(guide)), place(work))
         assume(len(made["notes"]) == 2 and not made["unlisted"])
         first, later = (marked(n["html"]) for n in made["notes"])
         text = f"""It waits.[^1] So.[^2] It waits again.[^3]

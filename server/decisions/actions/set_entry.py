@@ -7,6 +7,8 @@ from typing import Any
 from django.db import transaction
 
 from courses.queries import User, id_of
+from config.problems import Problem
+from grelt import api as core
 from papers.actions.queue_check import queue_check
 from papers.models import Paper
 from papers.queries import file_of
@@ -18,7 +20,11 @@ from ..models import EntryHand, Step
 def set_entry(
     user: User, paper: Paper, *, entry_key: str, kind: str, borders: list[list[Any]]
 ) -> None:
-    """Write what was set right; without kind and borders Grelt reads the entry by itself again."""
+    """Write what was set right; without kind and borders Grelt reads the entry by itself again. Raises `Problem`
+    for a kind that neither Grelt nor the assignment knows."""
+    names = core.source_kinds(paper.assignment.whole_house)
+    if kind and kind not in names:
+        raise Problem("invalid", f"There is no kind of source called “{kind}”.")
     Paper.objects.select_for_update().get(pk=paper.pk)
     old = EntryHand.objects.filter(paper=paper, entry_key=entry_key).first()
     before = {
@@ -27,7 +33,7 @@ def set_entry(
         "borders": old.borders if old else [],
     }
     write_hand(paper, entry_key, kind, borders)
-    said = f"Set the kind of source: {kind}" if kind else "Set right an entry"
+    said = f"Set the kind of source: {names[kind]}" if kind else "Set right an entry"
     Step.objects.create(
         paper=paper, by_id=id_of(user), kind=Step.Kind.READ, said=said, before=[before]
     )

@@ -59,7 +59,7 @@ class BorderSchema(serializers.Serializer[Any]):
 class EntryFormSchema(serializers.Serializer[Any]):
     """An entry set right; without kind and borders Grelt reads it by itself again."""
 
-    kind = serializers.ChoiceField(choices=list(core.KINDS), allow_blank=True)
+    kind = serializers.CharField(max_length=60, allow_blank=True)
     borders = BorderSchema(many=True, required=False)
 
 

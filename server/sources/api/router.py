@@ -1,5 +1,7 @@
 """The shelf of guides, composing, open formats, looking a record up."""
 
+from typing import Any
+
 from django.conf import settings
 from django.urls import path
 from drf_spectacular.utils import OpenApiParameter, extend_schema
@@ -24,6 +26,11 @@ from .schemas import (
 )
 
 
+def _house(request: Request, assignment: int | None) -> dict[str, Any] | None:
+    """The house rules of an assignment, where one is named."""
+    return None if assignment is None else assignment_for(request.user, assignment).whole_house
+
+
 class VocabularyView(APIView):
     @extend_schema(responses=VocabularySchema, operation_id="vocabulary_show")
     def get(self, request: Request) -> Response:
@@ -38,7 +45,7 @@ class ShelfView(APIView):
     )
     def get(self, request: Request, guide: str) -> Response:
         asked = request.query_params.get("assignment", "")
-        house = assignment_for(request.user, int(asked)).whole_house if asked.isdecimal() else None
+        house = _house(request, int(asked) if asked.isdecimal() else None)
         return Response(core.guide_shelf(guide, house))
 
 
@@ -50,8 +57,9 @@ class ComposeView(APIView):
         form = ComposeFormSchema(data=request.data)
         form.is_valid(raise_exception=True)
         asked = form.validated_data
+        house = _house(request, asked.get("assignment"))
         return Response(
-            core.compose_work(asked["item"], asked["guide"], asked["kind"], asked["locator"])
+            core.compose_work(asked["item"], asked["guide"], asked["kind"], asked["locator"], house)
         )
 
 

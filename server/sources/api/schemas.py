@@ -56,10 +56,12 @@ class ShelfKindSchema(serializers.Serializer[Any]):
 
 
 class ComposeFormSchema(serializers.Serializer[Any]):
-    """A CSL-JSON item to write in a guide; `locator` is the page that is cited."""
+    """A CSL-JSON item to write in a guide; `locator` is the page that is cited. With an `assignment` its house
+    rules count, and its own kinds of source are known."""
 
     guide = serializers.CharField(max_length=60)
-    kind = serializers.ChoiceField(choices=list(core.KINDS))
+    kind = serializers.CharField(max_length=60)
+    assignment = serializers.IntegerField(required=False)
     item = serializers.DictField()
     locator = serializers.CharField(max_length=40, allow_blank=True, default="")
 

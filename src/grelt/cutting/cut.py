@@ -93,7 +93,8 @@ class Opened:
 
 
 def cut_entry(written: Written, opened: Opened, kinds: Kinds, hand: Hand | None = None) -> Cut:
-    """Cut an entry of a list. Never raises: what cannot be told is a supplement of kind `unknown`."""
+    """Cut an entry of a list. Never raises: what cannot be told is a supplement of kind `unknown`.
+    Kinds of the house's own are for `hand` alone to name."""
     hand = hand or Hand()
     text = written.text
     if len(text) > _LONGEST:
@@ -101,9 +102,7 @@ def cut_entry(written: Written, opened: Opened, kinds: Kinds, hand: Hand | None 
     lead, end = lead_units(text, opened.names, opened.group, opened.span, repeated=opened.repeated)
     units = hand_units(find_units(written, lead, end), written, hand)
     first = units[0].element if units else ""
-    patterns = _patterns_of(kinds, first)
-    if hand.kind:
-        patterns = [(form, p) for form, p in patterns if form.kind == hand.kind]
+    patterns = _patterns_of(kinds, first, hand.kind)
     return _best(written, units, patterns, kinds, hand)
 
 
@@ -111,29 +110,40 @@ def cut_entry(written: Written, opened: Opened, kinds: Kinds, hand: Hand | None 
 _patterns: dict[tuple[int, str], tuple[Kinds, list[tuple[KindForm, Sequence]]]] = {}
 
 
-def _patterns_of(kinds: Kinds, first: str) -> list[tuple[KindForm, Sequence]]:
-    """All patterns of a guide's entries, for one that `first` begins."""
+def _patterns_of(kinds: Kinds, first: str, only: str) -> list[tuple[KindForm, Sequence]]:
+    """All patterns of a guide's entries, for one that `first` begins; or those of one kind `only`."""
+    if only:
+        form = kinds.kinds.get(only)
+        return _of_form(form, first) if form is not None else []
     kept = _patterns.get((id(kinds), first))
     if kept is None:
-        found = [
-            (form, p)
-            for form in kinds.kinds.values()
-            for p in dict.fromkeys((*form.listed, *form.headless, *form.led.get(first, ())))
-        ]
+        found = [p for form in kinds.kinds.values() if not form.like for p in _of_form(form, first)]
         kept = _patterns[id(kinds), first] = (kinds, found)
     return kept[1]
 
 
-def cut_reference(written: Written, opened: Opened, kinds: Kinds) -> Cut:
-    """Cut a full reference of a note."""
+def _of_form(form: KindForm, first: str) -> list[tuple[KindForm, Sequence]]:
+    patterns = dict.fromkeys((*form.listed, *form.headless, *form.led.get(first, ())))
+    return [(form, p) for p in patterns]
+
+
+def cut_reference(written: Written, opened: Opened, kinds: Kinds, hand: Hand | None = None) -> Cut:
+    """Cut a full reference of a note; the same of kinds of the house's own."""
+    hand = hand or Hand()
     lead, end = lead_units(written.text, opened.names, opened.group, opened.span, repeated=False)
     # What looks like pages in a note is the place that is cited.
     units = [
         replace(u, element="locator") if u.element == "pages" else u
         for u in find_units(written, lead, end)
     ]
-    patterns = [(form, p) for form in kinds.kinds.values() for p in form.note]
-    return _best(written, units, patterns, kinds, Hand())
+    units = hand_units(units, written, hand)
+    patterns = [
+        (form, p)
+        for form in kinds.kinds.values()
+        for p in form.note
+        if (form.kind == hand.kind if hand.kind else not form.like)
+    ]
+    return _best(written, units, patterns, kinds, hand)
 
 
 def _best(
@@ -164,9 +174,9 @@ def _best(
         near = {key: f for key, f in near.items() if f.kind == best.kind}
 
     def alternatives() -> tuple[Cut, ...]:
-        return tuple(_cut(written, units, f, fits, hand, 0.5) for f in near.values())
+        return tuple(_cut(written, units, f, fits, hand, 0.5, kinds) for f in near.values())
 
-    return _cut(written, units, best, fits, hand, confidence, alternatives)
+    return _cut(written, units, best, fits, hand, confidence, kinds, alternatives)
 
 
 def _share(kind: str, fits: list[Fit]) -> float:
@@ -184,6 +194,7 @@ def _cut(
     fits: list[Fit],
     hand: Hand,
     confidence: float,
+    kinds: Kinds,
     alternatives: Callable[[], tuple[Cut, ...]] = tuple,
 ) -> Cut:
     other = next((f for f in fits if f.kind != best.kind), None)
@@ -193,7 +204,7 @@ def _cut(
         confidence = 1.0
     elif not has_title and best.titled:
         confidence *= 0.7
-    work = _work(best.kind, elements, units, written)
+    work = _work(kinds.kinds[best.kind].like or best.kind, elements, units, written)
     return Cut(
         written,
         best.kind,

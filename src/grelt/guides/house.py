@@ -9,21 +9,29 @@ from dataclasses import dataclass, field
 
 from ..errors import HouseRuleInvalid
 from ..findings import Severity
+from .option import KindNames
 from .options import OPTIONS
+from .own_kind import ExampleWrong, OwnKind, own_kind
 
-_TABLES = ("house", "severity", "points", "remarks")
-_MOST_POINTS, _LONGEST_REMARK = 100.0, 1000
+_TABLES = ("house", "severity", "points", "remarks", "kind")
+_MOST_POINTS, _LONGEST_REMARK, _MOST_KINDS = 100.0, 1000, 40
 
 
 @dataclass(frozen=True)
 class House:
     """Validated house rules: options set away from their default; severities, points and the person's own
-    remarks by rule."""
+    remarks by rule; source kinds of the house's own."""
 
     options: dict[str, str] = field(default_factory=dict)
     severities: dict[str, Severity] = field(default_factory=dict)
     points: dict[str, float] = field(default_factory=dict)
     remarks: dict[str, str] = field(default_factory=dict)
+    kinds: tuple[OwnKind, ...] = ()
+
+    @property
+    def own_names(self) -> dict[str, tuple[str, str]]:
+        """What the house's own kinds are called by id: one, several."""
+        return _names(self.kinds)
 
     def value(self, key: str) -> str:
         return self.options.get(key, OPTIONS[key].default)
@@ -35,7 +43,11 @@ class House:
 
     def sentences(self) -> tuple[str, ...]:
         """What differs from the guide, in words, in the order of the table."""
-        said = [OPTIONS[key].sentence(self.options[key]) for key in OPTIONS if key in self.options]
+        said = [
+            OPTIONS[key].sentence(self.options[key], self.own_names)
+            for key in OPTIONS
+            if key in self.options
+        ]
         said += [
             f"“{rule}” is off." if severity is Severity.OFF else f"“{rule}” counts as {severity}."
             for rule, severity in sorted(self.severities.items())
@@ -44,6 +56,7 @@ class House:
             f"“{rule}” costs {_points(points)}." for rule, points in sorted(self.points.items())
         ]
         said += [f"“{rule}” has a remark of its own." for rule in sorted(self.remarks)]
+        said += [f"A {kind.name} is a kind of source of its own." for kind in self.kinds]
         return tuple(said)
 
 
@@ -63,7 +76,7 @@ def load_house(text: str, rules: Iterable[str]) -> House:
     try:
         return house_from(data, rules)
     except _Wrong as wrong:
-        line = _line_of(text, wrong.table, wrong.key)
+        line = _line_of(text, wrong.table, wrong.key, wrong.number)
         where = f"Line {line}: " if line is not None else ""
         raise HouseRuleInvalid(f"{where}{wrong.message}") from wrong
 
@@ -72,26 +85,48 @@ def house_from(data: Mapping[str, object], rules: Iterable[str]) -> House:
     """Validate house rules given as tables. Raises `HouseRuleInvalid`."""
     unknown = sorted(set(data) - set(_TABLES))
     if unknown:
-        known = ", ".join(f"[{table}]" for table in _TABLES)
+        known = ", ".join(f"[{table}]" for table in _TABLES[:-1]) + ", [[kind]]"
         raise _Wrong(f"House rules have no table [{unknown[0]}]. Known: {known}.", unknown[0], "")
     known_rules = frozenset(rules)
+    kinds = _kinds(data.get("kind", []))
     return House(
-        _options(_table(data, "house")),
+        _options(_table(data, "house"), _names(kinds)),
         {rule: _severity(rule, value) for rule, value in _by_rule(data, "severity", known_rules)},
         {rule: _worth(rule, value) for rule, value in _by_rule(data, "points", known_rules)},
         {rule: _remark(rule, value) for rule, value in _by_rule(data, "remarks", known_rules)},
+        kinds,
     )
+
+
+def _names(kinds: Iterable[OwnKind]) -> dict[str, tuple[str, str]]:
+    return {kind.id: (kind.name, kind.several) for kind in kinds}
 
 
 class _Wrong(HouseRuleInvalid):
     """A house rule that is none, with its place."""
 
-    def __init__(self, message: str, table: str, key: str) -> None:
+    def __init__(self, message: str, table: str, key: str, number: int = 0) -> None:
         super().__init__(message)
-        self.table, self.key = table, key
+        self.table, self.key, self.number = table, key, number
 
 
-def _options(table: dict[str, object]) -> dict[str, str]:
+def _kinds(tables: object) -> tuple[OwnKind, ...]:
+    if not isinstance(tables, list) or not all(isinstance(table, dict) for table in tables):
+        raise _Wrong("House rules: [[kind]] is a table for each kind of source.", "kind", "")
+    if len(tables) > _MOST_KINDS:
+        raise _Wrong(
+            f"A house has {_MOST_KINDS} kinds of its own at most.", "kind", "", _MOST_KINDS
+        )
+    found: list[OwnKind] = []
+    for number, table in enumerate(tables):
+        try:
+            found.append(own_kind(table, [kind.id for kind in found]))
+        except ExampleWrong as wrong:
+            raise _Wrong(str(wrong), "kind", "", number) from wrong
+    return tuple(found)
+
+
+def _options(table: dict[str, object], own: KindNames) -> dict[str, str]:
     options: dict[str, str] = {}
     for key, value in table.items():
         option = OPTIONS.get(key)
@@ -101,7 +136,7 @@ def _options(table: dict[str, object]) -> dict[str, str]:
                 "house",
                 key,
             )
-        kept = option.takes(value)
+        kept = option.takes(value, own)
         if kept is None:
             raise _Wrong(
                 f"House rule “{key}” cannot be {value!r}. It can be {option.legal}.", "house", key
@@ -157,13 +192,16 @@ def _table(data: Mapping[str, object], name: str) -> dict[str, object]:
     return table
 
 
-def _line_of(text: str, table: str, key: str) -> int | None:
-    """The line on which a setting of a table stands; that of the table where no key is asked for."""
+def _line_of(text: str, table: str, key: str, skipped: int = 0) -> int | None:
+    """The line on which a setting of a table stands; that of the table where no key is asked for. Of tables of
+    one name `skipped` are passed over."""
     inside = False
     for number, line in enumerate(text.splitlines(), start=1):
         head = re.match(r"\s*\[+\s*([\w-]+)\s*\]+", line)
         if head:
             inside = head.group(1) == table
+            if inside and skipped:
+                inside, skipped = False, skipped - 1
             if inside and not key:
                 return number
         elif inside and key and re.match(rf"""\s*["']?{re.escape(key)}["']?\s*=""", line):
@@ -180,7 +218,7 @@ def house_toml(house: House, title: str = "") -> str:
             if key in house.options:
                 value = house.options[key]
                 lines += [
-                    f"# {_one_line(OPTIONS[key].sentence(value))}",
+                    f"# {_one_line(OPTIONS[key].sentence(value, house.own_names))}",
                     f"{key} = {_written(key, value)}",
                     "",
                 ]
@@ -193,6 +231,14 @@ def house_toml(house: House, title: str = "") -> str:
             lines.append(f"[{table}]")
             lines += [f"{rule} = {value}" for rule, value in sorted(settings.items())]
             lines.append("")
+    for kind in house.kinds:
+        lines += [
+            "# A kind of source of the house's own: a worked example with its elements in braces. One with “=”",
+            "# always has these words, and the kind is told by them; one with “?” may be missing.",
+            "[[kind]]",
+            *(f"{key} = {_quoted(words)}" for key, words in kind.table.items()),
+            "",
+        ]
     return "\n".join(lines).rstrip() + "\n"
 
 

@@ -92,7 +92,8 @@ class KindForm:
     `optional`, or the elements that make up for it (`without url`). `cited` is the pattern of its
     citations where they are not made of names and title; `unlisted` says why it is in no list;
     `omits` are elements that are right, but that the guide itself goes without; `led` has the patterns
-    of a work that begins with another part than its author's (`Wren, Isolde, illustrator.`)."""
+    of a work that begins with another part than its author's (`Wren, Isolde, illustrator.`). `like` is
+    the kind that one of the house's own is counted and exported as."""
 
     kind: str
     label: str
@@ -106,6 +107,7 @@ class KindForm:
     unlisted: str = ""
     omits: tuple[str, ...] = ()
     led: Mapping[str, tuple[Sequence, ...]] = field(default_factory=dict)
+    like: str = ""
 
 
 @dataclass(frozen=True)

@@ -2,7 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
+from types import MappingProxyType
+
+# Kinds by id: what one is called, and several.
+KindNames = Mapping[str, tuple[str, str]]
+NO_OWN: KindNames = MappingProxyType({})
 
 _LONGEST = 200
 
@@ -23,17 +29,17 @@ class Option:
     most: float = 0.0
     kinds: bool = False
 
-    def sentence(self, value: str) -> str:
-        """The option in words, at this value."""
+    def sentence(self, value: str, own: KindNames = NO_OWN) -> str:
+        """The option in words, at this value. `own` are the names of the house's own kinds."""
         if self.kinds and value not in self.sentences:
-            said = [
-                f"{n} {KIND_NAMES[kind][n != 1]}" for kind, n in numbers_of_kinds(value).items()
-            ]
+            names = {**KIND_NAMES, **own}
+            counts = numbers_of_kinds(value, own)
+            said = [f"{n} {names[kind][n != 1]}" for kind, n in counts.items()]
             return self.free_text.format(", ".join(said))
         return self.sentences.get(value) or self.free_text.format(value)
 
-    def takes(self, value: object) -> str | None:
-        """A value as it is kept, or None where it is none of this option's."""
+    def takes(self, value: object, own: KindNames = NO_OWN) -> str | None:
+        """A value as it is kept, or None where it is none of this option's. `own` as in `sentence`."""
         if isinstance(value, int | float) and not isinstance(value, bool):
             fits = self.number and self.least <= value <= self.most
             return f"{value:.10g}" if fits else None
@@ -48,7 +54,7 @@ class Option:
             except ValueError:
                 return None
         if self.kinds:
-            counts = numbers_of_kinds(words)
+            counts = numbers_of_kinds(words, own)
             return ", ".join(f"{n} {kind}" for kind, n in counts.items()) or None
         return words if self.free_text and 0 < len(words) <= _LONGEST else None
 
@@ -98,12 +104,12 @@ KIND_NAMES: dict[str, tuple[str, str]] = {
 }
 
 
-def numbers_of_kinds(value: str) -> dict[str, int]:
+def numbers_of_kinds(value: str, own: KindNames = NO_OWN) -> dict[str, int]:
     """`2 journal-article, 1 book` as numbers by kind; nothing where it cannot be read whole."""
     found: dict[str, int] = {}
     for part in value.split(","):
         number, _, kind = part.strip().partition(" ")
-        if not number.isdecimal() or len(number) > 3 or kind.strip() not in KIND_NAMES:
+        if not number.isdecimal() or len(number) > 3 or kind.strip() not in {**KIND_NAMES, **own}:
             return {}
         found[kind.strip()] = int(number)
     return found

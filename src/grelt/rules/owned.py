@@ -9,7 +9,7 @@ from collections.abc import Collection
 from ..cutting import Cut
 from ..difference import Difference
 from ..findings import NOT_MINE, RIGHT, Place, Slip, Verdict
-from ..guides.kinds import load_kinds
+from ..forms.own_kinds import kinds_for
 from ..paper import Paper
 from .base import Check
 
@@ -123,7 +123,7 @@ def _holes(
 
 def _with_article(kind: str, paper: Paper) -> str:
     """`an article in a journal`, as the guide's description calls the kind."""
-    form = load_kinds(paper.policy.guide.id).kinds.get(kind)
+    form = kinds_for(paper.policy).kinds.get(kind)
     label = form.label if form is not None else "source"
     return f"{'an' if label[0] in 'aeiou' else 'a'} {label}"
 
