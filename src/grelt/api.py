@@ -74,6 +74,7 @@ __all__ = [
     "report_components",
     "rule_ids",
     "source_kinds",
+    "try_kind",
     "vocabulary",
     "write_works",
 ]
@@ -206,6 +207,12 @@ def guide_shelf(
     from .composing import shelf
 
     return shelf(Policy(load_guide(guide), _house(house)))
+
+
+def try_kind(guide: str, kind: Mapping[str, object]) -> dict[str, Any]:
+    """A source kind of the house's own as its shelf would have it: the guide's forms of its worked example, to
+    be seen before it is saved. Raises `GuideUnknown` or `HouseRuleInvalid`."""
+    return guide_shelf(guide, {"kind": [dict(kind)]})[0]
 
 
 def read_works(text: str, format: str) -> list[dict[str, Any]]:

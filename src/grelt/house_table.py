@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from typing import Any
 
+from .composing import element_label
 from .guides import OPTIONS, Guide, Option, load_guide
 from .guides.option import KIND_NAMES
 from .guides.options import GROUPS
+from .guides.own_kind import ELEMENTS
 from .rules.registry import all_rules
 
 Json = dict[str, Any]
@@ -32,6 +34,8 @@ def house_table(guide: str) -> Json:
             }
             for title, keys in GROUPS
         ],
+        "kinds": _kinds(),
+        "elements": [{"element": e, "label": element_label(e)} for e in ELEMENTS],
         "rules": [
             {
                 "id": rule.id,
@@ -43,6 +47,12 @@ def house_table(guide: str) -> Json:
             for rule in all_rules().values()
         ],
     }
+
+
+def _kinds() -> list[Json]:
+    return [
+        {"id": kind, "one": one, "several": several} for kind, (one, several) in KIND_NAMES.items()
+    ]
 
 
 def _option(option: Option, own: str, rules: list[str]) -> Json:
@@ -59,10 +69,7 @@ def _option(option: Option, own: str, rules: list[str]) -> Json:
         "least": option.least if option.number else None,
         "most": option.most if option.number else None,
         "of_guide": own,
-        "kinds": [
-            {"id": kind, "one": one, "several": several}
-            for kind, (one, several) in (KIND_NAMES.items() if option.kinds else ())
-        ],
+        "kinds": _kinds() if option.kinds else [],
         "rules": rules,
     }
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+
 from playwright.sync_api import Locator, expect
 
 from courses.models import Assignment
@@ -109,3 +111,41 @@ class HouseRules(BrowserTestCase):
         expect(self.page.locator("#option-ibid")).to_contain_text("is not used")
         expect(self.page.get_by_text("1 thing other than the guide")).to_be_visible()
         self.assert_open_to_all(self.page)
+
+    def test_a_kind_of_source_is_made_of_a_worked_example(self) -> None:
+        page = self.page
+        page.get_by_role("button", name="Add a kind of source").click()
+        page.get_by_label("What one is called").fill("class handout")
+        example = page.get_by_label("One as it should stand in the list")
+        example.fill("“Reading a Weir.” Class handout, 3 May 2024.")
+        marks = page.get_by_role("toolbar", name="What the words chosen are")
+        for words, element in (
+            ("Reading a Weir", "title"),
+            ("Class handout", "description"),
+            ("3 May 2024", "date"),
+        ):
+            example.evaluate(
+                "(field, words) => { const at = field.value.indexOf(words); field.focus();"
+                " field.setSelectionRange(at, at + words.length); }",
+                words,
+            )
+            marks.get_by_role("button", name=element, exact=True).click()
+            expect(example).to_have_value(re.compile(rf"\{{[a-z]+ {words}\}}"))
+        editor = page.get_by_role("group", name="A kind of source")
+        expect(editor.get_by_role("alert")).to_contain_text("nothing that tells it")
+        expect(editor.get_by_role("button", name="Take it")).to_be_disabled()
+        example.evaluate(
+            "(field) => { const at = field.value.indexOf('handout'); field.setSelectionRange(at, at); }"
+        )
+        editor.get_by_role("button", name="always has these words").click()
+        expect(editor).to_contain_text("“Reading a Weir.” Class handout, 3 May 2024.")
+        self.assert_open_to_all(page)
+        editor.get_by_role("button", name="Take it").click()
+        self.worked_out()
+        page.get_by_role("button", name="Save and check again").click()
+        expect(page.get_by_text("The papers are being checked again")).to_be_visible()
+        entry = "“{title Reading a Weir}.” {medium= Class handout}, {date 3 May 2024}."
+        self.assertEqual(
+            self.kept(),
+            {"kind": [{"name": "class handout", "several": "", "like": "report", "entry": entry}]},
+        )

@@ -187,3 +187,51 @@ class Many(HouseCase):
         self.assertEqual(Check.objects.filter(state=Check.State.QUEUED).count(), 101)
         jobs = ProcrastinateJob.objects.filter(task_name="papers.run_check")
         self.assertGreaterEqual(jobs.count(), 101)
+
+
+HANDOUT = {
+    "name": "class handout",
+    "like": "report",
+    "entry": "{author? Brask, Ines}. “{title Reading a Weir}.” {medium= Class handout}, {date 3 May 2024}.",
+}
+
+
+class KindsOfItsOwn(HouseCase):
+    def test_tried_before_they_are_saved(self) -> None:
+        answer = self.send("post", "/api/house-rules/kind", {"guide": "mla-9", **HANDOUT})
+        self.assertEqual(answer.status_code, 200)
+        self.assertIn("Class handout, 3 May 2024.", answer.json()["example"]["entry"]["text"])
+        wrong = {**HANDOUT, "guide": "mla-9", "entry": "{title Reading a Weir}."}
+        answer = self.send("post", "/api/house-rules/kind", wrong)
+        self.assertEqual(answer.status_code, 422)
+        self.assertIn("nothing that tells it", answer.json()["message"])
+
+    def test_known_to_shelf_compose_and_bench(self) -> None:
+        self.send("put", self.address, {"house": {"kind": [HANDOUT]}})
+        run_waiting_checks()
+        ours = {"assignment": self.assignment.pk}
+        shelf = self.client.get("/api/guides/mla-9/shelf", ours).json()
+        self.assertEqual(shelf[0]["label"], "class handout")
+        body = {"guide": "mla-9", "kind": "class-handout", "item": shelf[0]["fields"]}
+        self.assertEqual(self.send("post", "/api/sources/compose", body).status_code, 422)
+        composed = self.send("post", "/api/sources/compose", {**body, **ours}).json()
+        self.assertEqual(composed["entry"]["text"], shelf[0]["example"]["entry"]["text"])
+        report = self.client.get(f"/api/papers/{self.paper.pk}/report").json()
+        entry = f"/api/papers/{self.paper.pk}/entries/{report['entries'][0]['key']}"
+        self.assertEqual(self.send("put", entry, {"kind": "leaflet"}).status_code, 400)
+        self.assertEqual(self.send("put", entry, {"kind": "class-handout"}).status_code, 200)
+        run_waiting_checks()
+        report = self.client.get(f"/api/papers/{self.paper.pk}/report").json()
+        self.assertEqual(report["entries"][0]["kind"], "class-handout")
+
+    def test_an_assignment_has_those_of_its_course_and_its_own(self) -> None:
+        course = self.assignment.course
+        house = f"/api/courses/{course.pk}/house"
+        self.assertEqual(self.send("put", house, {"house": {"kind": [HANDOUT]}}).status_code, 200)
+        other = {**HANDOUT, "name": "reader", "entry": "{title A}. {container= Our Reader}."}
+        own = {**HANDOUT, "entry": "{title Reading a Weir}. {medium= Class handout}."}
+        self.send("put", self.address, {"house": {"kind": [own, other]}})
+        self.assignment.refresh_from_db()
+        kinds = self.assignment.whole_house["kind"]
+        self.assertEqual([k["name"] for k in kinds], ["class handout", "reader"])
+        self.assertEqual(kinds[0]["entry"], own["entry"])

@@ -6,8 +6,8 @@ from typing import Any
 
 from django.db import transaction
 
-from courses.queries import User, id_of
 from config.problems import Problem
+from courses.queries import User, id_of
 from grelt import api as core
 from papers.actions.queue_check import queue_check
 from papers.models import Paper
@@ -20,8 +20,8 @@ from ..models import EntryHand, Step
 def set_entry(
     user: User, paper: Paper, *, entry_key: str, kind: str, borders: list[list[Any]]
 ) -> None:
-    """Write what was set right; without kind and borders Grelt reads the entry by itself again. Raises `Problem`
-    for a kind that neither Grelt nor the assignment knows."""
+    """Write what was set right; without kind and borders Grelt reads the entry by itself again. Raises
+    `Problem` for a kind that neither Grelt nor the assignment knows."""
     names = core.source_kinds(paper.assignment.whole_house)
     if kind and kind not in names:
         raise Problem("invalid", f"There is no kind of source called “{kind}”.")

@@ -20,6 +20,7 @@ from courses.api.schemas import AssignmentSchema, CourseSchema
 from courses.models import Assignment
 from courses.queries import assignment_for, course_for, id_of
 from grelt import api as core
+from sources.api.schemas import GapSchema, ShelfKindSchema
 
 from ..actions.preview_house import begin_preview
 from ..actions.recheck_assignment import recheck_assignment
@@ -75,6 +76,8 @@ class HouseTableSchema(serializers.Serializer[Any]):
 
     guide = serializers.CharField()
     groups = OptionGroupSchema(many=True)
+    kinds = CountedKindSchema(many=True)
+    elements = GapSchema(many=True)
     rules = RuleSettingSchema(many=True)
 
 
@@ -83,6 +86,17 @@ class HouseSchema(serializers.Serializer[Any]):
 
     guide = serializers.CharField(required=False, max_length=60)
     house = serializers.DictField()
+
+
+class OwnKindSchema(serializers.Serializer[Any]):
+    """A source kind of the house's own, to be tried in a guide before it is saved."""
+
+    guide = serializers.CharField(max_length=60)
+    name = serializers.CharField(max_length=60)
+    several = serializers.CharField(max_length=60, allow_blank=True, default="")
+    like = serializers.CharField(max_length=60)
+    entry = serializers.CharField(max_length=600)
+    note = serializers.CharField(max_length=600, allow_blank=True, default="")
 
 
 class HouseTextSchema(serializers.Serializer[Any]):
@@ -150,6 +164,15 @@ class HouseReadView(APIView):
         form.is_valid(raise_exception=True)
         house = core.house_tables(form.validated_data["text"])
         return Response({"house": house, "said": core.house_rules(house)})
+
+
+class KindTriedView(APIView):
+    @extend_schema(request=OwnKindSchema, responses=ShelfKindSchema, operation_id="house_try_kind")
+    def post(self, request: Request) -> Response:
+        form = OwnKindSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        kind = dict(form.validated_data)
+        return Response(core.try_kind(kind.pop("guide"), kind))
 
 
 def _asked(request: Request, assignment: Assignment) -> tuple[str, dict[str, Any]]:

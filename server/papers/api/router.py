@@ -220,6 +220,7 @@ urlpatterns = [
     path("house-previews/<int:preview_id>", house.PreviewView.as_view()),
     path("house-rules", house.HouseTableView.as_view()),
     path("house-rules/read", house.HouseReadView.as_view()),
+    path("house-rules/kind", house.KindTriedView.as_view()),
     path("assignments/<int:assignment_id>/progress", ProgressView.as_view()),
     path("papers/<int:paper_id>", PaperView.as_view()),
     path("papers/<int:paper_id>/restore", PaperRestoreView.as_view()),

@@ -4,8 +4,6 @@ from typing import Any
 
 from rest_framework import serializers
 
-from grelt import api as core
-
 
 class WrittenSchema(serializers.Serializer[Any]):
     """Something written: as plain text, and with italics as `<i>`."""

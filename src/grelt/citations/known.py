@@ -136,6 +136,16 @@ class KnownSources:
             same[same.index(known, at)] = phrase
         self._phrases[key] = phrase
 
+    def begins_title(self, text: str) -> bool:
+        """Whether words that end in a number are how a known title begins: the number is no page then
+        (`Ferries, 1820–1914`)."""
+        if not text.rstrip("”\"’'*)")[-1:].isdigit():
+            return False
+        phrase = without_article(words(text))
+        return len(phrase) > 1 and any(
+            title[: len(phrase)] == phrase for title in self.titles.get(phrase[0], ())
+        )
+
     def is_title(self, text: str) -> bool:
         """Whether words in quotation marks or italics are a known title, whole or its beginning."""
         phrase = without_article(words(text))

@@ -140,8 +140,11 @@ def read_part(text: str, span: Span, italics: tuple[Span, ...], known: KnownSour
     verse = _verse(text, start, end, prefixed=bool(prefix))
     if verse is not None and not known.opens(verse.source):
         return verse
-    head_end, locator, labelled = _locator(text, start, end)
-    head_end, year, locator = _year(text, start, head_end, locator, labelled)
+    if known.begins_title(text[start:end]):
+        head_end, locator, labelled, year = end, None, False, None
+    else:
+        head_end, locator, labelled = _locator(text, start, end)
+        head_end, year, locator = _year(text, start, head_end, locator, labelled)
     source_start, source_end = _trimmed(text, start, head_end)
     if locator is not None and text[source_start:source_end].endswith(":"):
         source_end -= 1

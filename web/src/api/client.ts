@@ -14,7 +14,6 @@ export type Unlisted = Schemas["ReportUnlisted"];
 export type PaperInfo = Schemas["PaperSchema"];
 export type DeskState = Schemas["DeskSchema"];
 export type Verdict = Schemas["Verdict"];
-export type SourceKind = Schemas["SourceKind"];
 
 type Problem = Schemas["ProblemSchema"];
 

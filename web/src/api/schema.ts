@@ -230,6 +230,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/house-rules/kind": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["house_try_kind"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/house-rules/read": {
         parameters: {
             query?: never;
@@ -641,10 +657,14 @@ export interface components {
         };
         /** @enum {string} */
         ChosenEnum: "given" | "recognised";
-        /** @description A CSL-JSON item to write in a guide; `locator` is the page that is cited. */
+        /**
+         * @description A CSL-JSON item to write in a guide; `locator` is the page that is cited. With an `assignment` its house
+         *     rules count, and its own kinds of source are known.
+         */
         ComposeFormSchemaRequest: {
             guide: string;
-            kind: components["schemas"]["SourceKind"];
+            kind: string;
+            assignment?: number;
             item: {
                 [key: string]: unknown;
             };
@@ -709,7 +729,7 @@ export interface components {
         };
         /** @description An entry set right; without kind and borders Grelt reads it by itself again. */
         EntryFormSchemaRequest: {
-            kind: components["schemas"]["SourceKind"] | components["schemas"]["BlankEnum"];
+            kind: string;
             borders?: components["schemas"]["BorderSchemaRequest"][];
         };
         EntryHandSchema: {
@@ -750,6 +770,8 @@ export interface components {
         HouseTableSchema: {
             guide: string;
             groups: components["schemas"]["OptionGroupSchema"][];
+            kinds: components["schemas"]["CountedKindSchema"][];
+            elements: components["schemas"]["GapSchema"][];
             rules: components["schemas"]["RuleSettingSchema"][];
         };
         HouseTablesSchema: {
@@ -820,6 +842,17 @@ export interface components {
          * @enum {string}
          */
         OptionSchemaKindEnum: "choice" | "number" | "kinds" | "text";
+        /** @description A source kind of the house's own, to be tried in a guide before it is saved. */
+        OwnKindSchemaRequest: {
+            guide: string;
+            name: string;
+            /** @default  */
+            several: string;
+            like: string;
+            entry: string;
+            /** @default  */
+            note: string;
+        };
         /** @enum {string} */
         PagesFromEnum: "file" | "layout";
         /** @description A paper with its newest draft and the newest check of it. */
@@ -1289,33 +1322,6 @@ export interface components {
             username: string;
             password: string;
         };
-        /**
-         * @description * `book` - book
-         *     * `edited-book` - edited-book
-         *     * `chapter` - chapter
-         *     * `journal-article` - journal-article
-         *     * `magazine-article` - magazine-article
-         *     * `newspaper-article` - newspaper-article
-         *     * `web-page` - web-page
-         *     * `web-site` - web-site
-         *     * `report` - report
-         *     * `thesis` - thesis
-         *     * `conference-paper` - conference-paper
-         *     * `film` - film
-         *     * `video` - video
-         *     * `audio` - audio
-         *     * `interview` - interview
-         *     * `social-post` - social-post
-         *     * `reference-entry` - reference-entry
-         *     * `review` - review
-         *     * `dataset` - dataset
-         *     * `software` - software
-         *     * `legal` - legal
-         *     * `image` - image
-         *     * `personal-communication` - personal-communication
-         * @enum {string}
-         */
-        SourceKind: "book" | "edited-book" | "chapter" | "journal-article" | "magazine-article" | "newspaper-article" | "web-page" | "web-site" | "report" | "thesis" | "conference-paper" | "film" | "video" | "audio" | "interview" | "social-post" | "reference-entry" | "review" | "dataset" | "software" | "legal" | "image" | "personal-communication";
         StandingOfPaperSchema: {
             slips: number;
             /** Format: double */
@@ -2484,6 +2490,102 @@ export interface operations {
                 };
             };
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    house_try_kind: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnKindSchemaRequest"];
+                "multipart/form-data": components["schemas"]["OwnKindSchemaRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfKindSchema"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

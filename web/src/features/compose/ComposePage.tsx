@@ -8,7 +8,8 @@ import { Link, useSearchParams } from "react-router";
 
 import "./compose.css";
 
-import { answered, client, type Schemas, type SourceKind } from "../../api/client";
+import { answered, client, type Schemas } from "../../api/client";
+import { useShelf } from "../../api/shelf";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { WrittenForm } from "../../shared/WrittenForm";
@@ -27,13 +28,12 @@ export function ComposePage() {
   const [locator, setLocator] = useState("");
   const [asked, setAsked] = useState("");
   const guides = useQuery({ queryKey: ["guides"], queryFn: () => answered(client.GET("/api/guides")), staleTime: Infinity });
-  const shelf = useQuery({
-    queryKey: ["shelf", guide],
-    queryFn: () => answered(client.GET("/api/guides/{guide}/shelf", { params: { path: { guide } } })),
-    staleTime: Infinity,
-  });
+  const assignment = Number(search.get("assignment")) || undefined;
+  const shelf = useShelf(guide, assignment);
+  const at = (place: { guide: string; kind: string }) =>
+    setSearch({ ...place, ...(assignment ? { assignment: String(assignment) } : {}) }, { replace: true });
   const mine = shelf.data?.find((k) => k.kind === kind);
-  const body = useDeferredValue({ guide, kind: kind as SourceKind, item: { type: mine?.fields.type ?? "book", ...item }, locator });
+  const body = useDeferredValue({ guide, kind, ...(assignment ? { assignment } : {}), item: { type: mine?.fields.type ?? "book", ...item }, locator });
   const composed = useQuery({
     queryKey: ["composed", body],
     queryFn: () => answered(client.POST("/api/sources/compose", { body })),
@@ -48,26 +48,26 @@ export function ComposePage() {
   const take = (found: Item) => {
     setItem(found);
     const known = kindOf(found, shelf.data ?? []);
-    if (known) setSearch({ guide, kind: known }, { replace: true });
+    if (known) at({ guide, kind: known });
   };
   const elements = [...new Set((mine?.elements ?? []).map((e) => e.element))].filter((e) => e !== "day");
   const needOf = new Map(mine?.elements.map((e) => [e.element, e]));
   return (
     <>
-      <TopBar end={<Link to={`/guides/${guide}?kind=${kind}`}>Guide shelf</Link>}>
+      <TopBar end={<Link to={`/guides/${guide}?kind=${kind}${assignment ? `&assignment=${assignment}` : ""}`}>Guide shelf</Link>}>
         <span>Compose</span>
       </TopBar>
       <main className="panes compose">
         <form className="compose-form" onSubmit={(e) => e.preventDefault()}>
           <div className="compose-row">
-            <TextField select size="small" label="Guide" value={guides.data ? guide : ""} onChange={(e) => setSearch({ guide: e.target.value, kind }, { replace: true })}>
+            <TextField select size="small" label="Guide" value={guides.data ? guide : ""} onChange={(e) => at({ guide: e.target.value, kind })}>
               {(guides.data ?? []).map((g) => (
                 <MenuItem key={g.id} value={g.id} dense>
                   {g.name}
                 </MenuItem>
               ))}
             </TextField>
-            <TextField select size="small" label="Kind of source" value={shelf.data ? kind : ""} onChange={(e) => setSearch({ guide, kind: e.target.value }, { replace: true })}>
+            <TextField select size="small" label="Kind of source" value={shelf.data ? kind : ""} onChange={(e) => at({ guide, kind: e.target.value })}>
               {(shelf.data ?? []).map((k) => (
                 <MenuItem key={k.kind} value={k.kind} dense>
                   {k.label}

@@ -13,6 +13,7 @@ import { useRuleHelp } from "./useDesk";
 
 export interface BenchProps {
   model: DeskModel;
+  assignment: number;
   focus: Focus;
   choice: Choice | null;
   place: number;
@@ -78,6 +79,7 @@ function EntryShown(props: BenchProps & { entry: Entry }) {
       key={entry.key}
       entry={entry}
       guide={model.report.guide.id}
+      assignment={props.assignment}
       busy={busy}
       borders={hands.get(entry.key)?.borders ?? []}
       onSet={(kind, borders) => props.onSetEntry(entry.key, kind, borders)}

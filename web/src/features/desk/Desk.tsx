@@ -10,7 +10,7 @@ import "./bench.css";
 import "./page-round.css";
 import "./media.css";
 
-import type { PaperInfo, Paragraph, SourceKind, Verdict } from "../../api/client";
+import type { PaperInfo, Paragraph, Verdict } from "../../api/client";
 import { useKeys } from "../../shared/useKeys";
 import { Bench } from "./Bench";
 import { Conflict } from "./Conflict";
@@ -197,6 +197,7 @@ export function Desk({ paper, model, data, busy }: Props) {
       <Bench
         key={finding?.key ?? `${choice?.kind}-${choice?.id}`}
         model={model}
+        assignment={data.paper.data?.assignment ?? 0}
         focus={focus}
         choice={choice}
         place={place}
@@ -222,7 +223,7 @@ export function Desk({ paper, model, data, busy }: Props) {
         onRemarking={setRemarking}
         hands={hands}
         onSetEntry={(entry, kind, borders) =>
-          data.setEntry.mutate({ entry, kind: kind as SourceKind | "", borders })
+          data.setEntry.mutate({ entry, kind, borders })
         }
         onUndo={() => data.undo.mutate()}
         onPlace={nextPlace}

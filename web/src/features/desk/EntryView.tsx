@@ -6,12 +6,12 @@ import { Link } from "react-router";
 import "./entry-view.css";
 
 import type { Entry } from "../../api/client";
+import { useShelf } from "../../api/shelf";
 import { CopyButtons } from "../../shared/CopyButtons";
 import { Marked } from "../../shared/Marked";
 import type { Border } from "./borders";
 import { BorderSetter } from "./BorderSetter";
 import { elementNames } from "./elementNames";
-import { useShelf } from "./useDesk";
 
 const SIGNS: Record<string, [string, string]> = {
   same: ["=", "as it should be"],
@@ -25,6 +25,7 @@ const SIGNS: Record<string, [string, string]> = {
 interface Props {
   entry: Entry;
   guide: string;
+  assignment: number;
   busy: boolean;
   borders: Border[];
   onSet: (kind: string, borders: Border[]) => void;
@@ -32,9 +33,9 @@ interface Props {
 
 /** An entry cut in its elements over the expected pattern, what it should be, and the kind and
  *  borders for a person to set right. */
-export function EntryView({ entry, guide, busy, borders, onSet }: Props) {
+export function EntryView({ entry, guide, assignment, busy, borders, onSet }: Props) {
   const [drawing, setDrawing] = useState(false);
-  const shelf = useShelf(guide);
+  const shelf = useShelf(guide, assignment);
   const kinds = shelf.data ?? [];
   const label = useMemo(() => elementNames(shelf.data ?? []), [shelf.data]);
   const mine = kinds.find((k) => k.kind === entry.kind);
@@ -118,7 +119,7 @@ export function EntryView({ entry, guide, busy, borders, onSet }: Props) {
           {mine && (
             <p className="entry-example">
               <span className="entry-caption">
-                worked example, <Link to={`/guides/${guide}?kind=${mine.kind}`}>{mine.label}</Link>
+                worked example, <Link to={`/guides/${guide}?kind=${mine.kind}&assignment=${assignment}`}>{mine.label}</Link>
               </span>
               <span className="book">
                 {mine.example.unlisted || <Marked html={mine.example.entry.html} />}

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
-import { answered, client, type DeskState, type SourceKind, type Verdict } from "../../api/client";
+import { answered, client, type DeskState, type Verdict } from "../../api/client";
 import { usePaper } from "../../api/paper";
 import { usePaperList } from "../../api/paperList";
 import type { Border } from "./borders";
@@ -51,7 +51,7 @@ export function useDesk(id: number) {
     onSuccess: rechecked,
   });
   const setEntry = useMutation({
-    mutationFn: ({ entry, ...body }: { entry: string; kind: SourceKind | ""; borders: Border[] }) =>
+    mutationFn: ({ entry, ...body }: { entry: string; kind: string; borders: Border[] }) =>
       answered(
         client.PUT("/api/papers/{paper_id}/entries/{entry}", { params: { path: { paper_id: id, entry } }, body }),
       ),
@@ -85,15 +85,6 @@ export function useNeighbours(assignment: number | undefined, id: number) {
   const rows = [...(papers ?? [])].sort((a, b) => last(a.writer).localeCompare(last(b.writer)) || a.id - b.id);
   const at = rows.findIndex((p) => p.id === id);
   return { at, count: rows.length, previous: rows[at - 1], next: at >= 0 ? rows[at + 1] : undefined };
-}
-
-/** Every kind of source of a guide, with its worked example. */
-export function useShelf(guide: string) {
-  return useQuery({
-    queryKey: ["shelf", guide],
-    queryFn: () => answered(client.GET("/api/guides/{guide}/shelf", { params: { path: { guide } } })),
-    staleTime: Infinity,
-  });
 }
 
 /** The help page of a rule as one guide has it. */

@@ -14,6 +14,7 @@ import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
 import { Beforehand } from "./Beforehand";
 import { Choice } from "./Choice";
+import { OwnKinds } from "./OwnKinds";
 import { RulesOneByOne } from "./RulesOneByOne";
 import { fits, sentenceOf } from "./sentence";
 import { chosen, countOf, sameTables, tablesOf, valueOf, withSetting, type Tables } from "./tables";
@@ -166,6 +167,16 @@ function House({ courses, course, assignment, saved, under, guide: savedGuide, s
               </section>
             );
           })}
+          {table.data && (
+            <OwnKinds
+              table={table.data}
+              noted={guides.data?.find((g) => g.id === guide)?.system === "notes"}
+              house={house}
+              course={under}
+              words={words}
+              onSet={setHouse}
+            />
+          )}
           {table.data && (
             <RulesOneByOne
               rules={table.data.rules}

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 
 import { answered, client, type Schemas } from "../../api/client";
-import type { Tables } from "./tables";
+import type { OwnKind, Tables } from "./tables";
 
 export type HouseTable = Schemas["HouseTableSchema"];
 export type Preview = Schemas["PreviewSchema"];
@@ -50,6 +50,18 @@ export function useSaveCourse(id: number) {
 export function useReadFile() {
   return useMutation({
     mutationFn: async (file: File) => answered(client.POST("/api/house-rules/read", { body: { text: await file.text() } })),
+  });
+}
+
+/** A kind of one's own as the guide would write its example; the reason where it cannot be taken. */
+export function useTriedKind(guide: string, kind: OwnKind, enabled = true) {
+  return useQuery({
+    queryKey: ["own-kind", guide, kind],
+    queryFn: () => answered(client.POST("/api/house-rules/kind", { body: { guide, ...kind, several: kind.several ?? "", note: kind.note ?? "" } })),
+    enabled,
+    staleTime: Infinity,
+    placeholderData: (old) => old,
+    retry: false,
   });
 }
 

@@ -8,6 +8,7 @@ import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import "./shelf.css";
 
 import { answered, client, type Schemas } from "../../api/client";
+import { useShelf } from "../../api/shelf";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { WrittenForm } from "../../shared/WrittenForm";
@@ -26,11 +27,7 @@ export function ShelfPage() {
   const [words, setWords] = useState("");
   const guides = useQuery({ queryKey: ["guides"], queryFn: () => answered(client.GET("/api/guides")), staleTime: Infinity });
   const assignment = Number(search.get("assignment")) || undefined;
-  const shelf = useQuery({
-    queryKey: ["shelf", guideId, assignment],
-    queryFn: () => answered(client.GET("/api/guides/{guide}/shelf", { params: { path: { guide: guideId }, query: { assignment } } })),
-    staleTime: Infinity,
-  });
+  const shelf = useShelf(guideId, assignment);
   const house = useQuery({
     queryKey: ["assignment", assignment],
     queryFn: () =>
@@ -43,7 +40,15 @@ export function ShelfPage() {
   const choose = (kind: string) => setSearch({ kind, ...(assignment ? { assignment: String(assignment) } : {}) }, { replace: true });
   return (
     <>
-      <TopBar end={<Link to={`/compose?guide=${guideId}${chosen ? `&kind=${chosen.kind}` : ""}`}>Compose</Link>}>
+      <TopBar
+        end={
+          <Link
+            to={`/compose?guide=${guideId}${chosen ? `&kind=${chosen.kind}` : ""}${assignment ? `&assignment=${assignment}` : ""}`}
+          >
+            Compose
+          </Link>
+        }
+      >
         <span>Guide shelf</span>
       </TopBar>
       <main className="panes shelf">
