@@ -178,7 +178,7 @@ class Desk(BrowserTestCase):
     def test_a_clean_paper_says_so(self) -> None:
         self.paper = hand_in(self.assignment, "dray")
         self.open()
-        expect(self.page.get_by_label("Bench")).to_contain_text("Nothing to point out")
+        expect(self.page.get_by_label("Bench")).to_contain_text("every entry is cited, and the list stands in order")
         expect(self.page.locator(".reckoning-pair.agree")).to_be_visible()
 
     def test_going_on_to_the_next_paper(self) -> None:

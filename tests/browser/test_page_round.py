@@ -52,5 +52,5 @@ class PageRound(BrowserTestCase):
     def test_the_lists_layout_stands_over_the_list_in_its_round(self) -> None:
         self.page.locator(".round", has_text="List").click()
         expect(self.page.get_by_role("img", name="The list as it should be")).to_be_visible()
-        expect(self.page.get_by_text("habit: 5 of 5 chances").first).to_be_visible()
+        expect(self.page.get_by_text("habit: 5 of 5").first).to_be_visible()
         self.assert_open_to_all(self.page)

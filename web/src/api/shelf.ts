@@ -8,6 +8,7 @@ export function useShelf(guide: string, assignment?: number) {
   return useQuery({
     queryKey: ["shelf", guide, assignment],
     queryFn: () => answered(client.GET("/api/guides/{guide}/shelf", { params: { path: { guide }, query: { assignment } } })),
+    enabled: guide !== "",
     staleTime: Infinity,
   });
 }

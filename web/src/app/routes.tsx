@@ -24,6 +24,7 @@ export const router = createBrowserRouter([
       { path: "/courses/:courseId/house", element: <CourseHousePage /> },
       { path: "/papers/:paperId", element: <DeskPage /> },
       { path: "/papers/:paperId/cross-check", element: <CrossCheckPage /> },
+      { path: "/guides", element: <ShelfPage /> },
       { path: "/guides/:guideId", element: <ShelfPage /> },
       { path: "/compose", element: <ComposePage /> },
       { path: "*", element: <LostPage /> },

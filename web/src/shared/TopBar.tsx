@@ -13,10 +13,28 @@ import { useSession, useSignOut } from "../api/session";
 interface Props {
   children?: ReactNode;
   end?: ReactNode;
+  /** What shelf and Compose open with. */
+  about?: About;
+}
+
+export interface About {
+  guide?: string | undefined;
+  kind?: string | undefined;
+  assignment?: number | undefined;
+}
+
+/** Where a guide's shelf, or Compose, is for what one is about. */
+export function placeOf(page: "guides" | "compose", { guide, kind, assignment }: About): string {
+  const search = new URLSearchParams();
+  if (page === "compose" && guide) search.set("guide", guide);
+  if (kind) search.set("kind", kind);
+  if (assignment) search.set("assignment", String(assignment));
+  const address = page === "guides" && guide ? `/guides/${guide}` : `/${page}`;
+  return search.size > 0 ? `${address}?${search.toString()}` : address;
 }
 
 /** The dark line at the top: where one is, and what is always at hand. */
-export function TopBar({ children, end }: Props) {
+export function TopBar({ children, end, about = {} }: Props) {
   const { mode, systemMode, setMode } = useColorScheme();
   const dark = (mode === "system" ? systemMode : mode) === "dark";
   const session = useSession();
@@ -43,6 +61,11 @@ export function TopBar({ children, end }: Props) {
       </Box>
       <Box sx={{ flex: 1, minWidth: 0, display: "flex", alignItems: "center", gap: 1.5 }}>{children}</Box>
       {end}
+      <Box component="nav" aria-label="Everywhere" sx={{ display: "flex", gap: 1.5, fontSize: 14, whiteSpace: "nowrap", "@media (max-width: 900px)": { gap: 1, fontSize: 13 } }}>
+        <Link to="/">Courses</Link>
+        <Link to={placeOf("guides", about)}>Guide shelf</Link>
+        <Link to={placeOf("compose", about)}>Compose</Link>
+      </Box>
       <Tooltip title={dark ? "Light" : "Dark"}>
         <IconButton
           color="inherit"

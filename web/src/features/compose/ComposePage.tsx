@@ -4,11 +4,12 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 
 import "./compose.css";
 
 import { answered, client, type Schemas } from "../../api/client";
+import { useGuides } from "../../api/guides";
 import { useShelf } from "../../api/shelf";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
@@ -17,17 +18,16 @@ import { FileText } from "./FileText";
 import { fieldOf, typedOf, type Item } from "./fields";
 import { TypedField } from "./TypedField";
 
-const GUIDE = "mla-9";
 
 /** From a kind and its elements to the entry, the citations in the text and the notes. */
 export function ComposePage() {
   const [search, setSearch] = useSearchParams();
-  const guide = search.get("guide") ?? GUIDE;
+  const guides = useGuides();
+  const guide = search.get("guide") ?? guides.data?.[0]?.id ?? "";
   const kind = search.get("kind") ?? "journal-article";
   const [item, setItem] = useState<Item>({});
   const [locator, setLocator] = useState("");
   const [asked, setAsked] = useState("");
-  const guides = useQuery({ queryKey: ["guides"], queryFn: () => answered(client.GET("/api/guides")), staleTime: Infinity });
   const assignment = Number(search.get("assignment")) || undefined;
   const shelf = useShelf(guide, assignment);
   const at = (place: { guide: string; kind: string }) =>
@@ -54,7 +54,7 @@ export function ComposePage() {
   const needOf = new Map(mine?.elements.map((e) => [e.element, e]));
   return (
     <>
-      <TopBar end={<Link to={`/guides/${guide}?kind=${kind}${assignment ? `&assignment=${assignment}` : ""}`}>Guide shelf</Link>}>
+      <TopBar about={{ guide, kind, assignment }}>
         <span>Compose</span>
       </TopBar>
       <main className="panes compose">

@@ -20,15 +20,8 @@ export function CoursesPage() {
   const [making, setMaking] = useState<"course" | number | null>(null);
   return (
     <>
-      <TopBar
-        end={
-          <>
-            <Link component={RouterLink} to="/guides/mla-9">Guide shelf</Link>
-            <Link component={RouterLink} to="/compose">Compose</Link>
-          </>
-        }
-      >
-        Courses
+      <TopBar>
+        <b>Courses</b>
       </TopBar>
       <Box component="main" sx={{ flex: 1, overflow: "auto", p: 3 }}>
         <Box sx={{ maxWidth: 880, mx: "auto", display: "grid", gap: 2 }}>

@@ -8,7 +8,8 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useState, type ReactNode } from "react";
 
-import { useGuides, useNewAssignment, useNewCourse } from "./useCourses";
+import { useGuides } from "../../api/guides";
+import { useNewAssignment, useNewCourse } from "./useCourses";
 
 interface FormProps {
   title: string;

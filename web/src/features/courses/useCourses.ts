@@ -8,14 +8,6 @@ export function useCourses() {
   return useQuery({ queryKey: key, queryFn: () => answered(client.GET("/api/courses")) });
 }
 
-export function useGuides() {
-  return useQuery({
-    queryKey: ["guides"],
-    queryFn: () => answered(client.GET("/api/guides")),
-    staleTime: Infinity,
-  });
-}
-
 export function useNewCourse() {
   const queries = useQueryClient();
   return useMutation({

@@ -23,6 +23,7 @@ export function CrossCheckPage() {
   return (
     <>
       <TopBar
+        about={{ guide: report.data?.guide.id, assignment: paper.data?.assignment }}
         end={
           <Button color="inherit" size="small" onClick={() => window.print()}>
             Print

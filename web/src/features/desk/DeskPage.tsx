@@ -13,8 +13,8 @@ import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
 import { Desk } from "./Desk";
-import { deskModel } from "./model";
-import { useDesk, useNeighbours } from "./useDesk";
+import { deskModel } from "./state/model";
+import { useDesk, useNeighbours } from "./data/useDesk";
 
 export function DeskPage() {
   const { paperId } = useParams();
@@ -34,19 +34,10 @@ export function DeskPage() {
   return (
     <>
       <TopBar
+        about={{ guide: model?.report.guide.id, assignment: paper?.assignment }}
         end={
           near.at >= 0 && (
             <Box sx={{ display: "flex", alignItems: "center", gap: 0.5 }}>
-              {model && (
-                <Typography
-                  variant="body2"
-                  component={Link}
-                  to={`/guides/${model.report.guide.id}?assignment=${paper?.assignment ?? ""}`}
-                  sx={{ opacity: 0.85, mr: 1 }}
-                >
-                  Guide shelf
-                </Typography>
-              )}
               {model && (
                 <Typography variant="body2" component={Link} to={`/papers/${id}/cross-check`} sx={{ opacity: 0.85, mr: 1 }}>
                   Cross-check
@@ -84,7 +75,7 @@ export function DeskPage() {
             <Typography component={Link} to={`/assignments/${paper.assignment}`} noWrap sx={{ opacity: 0.85 }}>
               {paper.assignment_title}
             </Typography>
-            <Typography component="h1" noWrap sx={{ fontWeight: 700 }}>
+            <Typography component="h1" noWrap sx={{ fontWeight: 700, flex: "none", maxWidth: 260 }}>
               {paper.writer || paper.file_name}
             </Typography>
             <Typography noWrap sx={{ opacity: 0.85, minWidth: 0 }}>

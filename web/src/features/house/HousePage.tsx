@@ -9,6 +9,7 @@ import { Link, useParams } from "react-router";
 import "./house.css";
 
 import type { Schemas } from "../../api/client";
+import { useGuides } from "../../api/guides";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
@@ -18,7 +19,7 @@ import { OwnKinds } from "./OwnKinds";
 import { RulesOneByOne } from "./RulesOneByOne";
 import { fits, sentenceOf } from "./sentence";
 import { chosen, countOf, sameTables, tablesOf, valueOf, withSetting, type Tables } from "./tables";
-import { useCourses, useGuides, useHouseTable, usePreview, useReadFile, useSaveAssignment, useSaveCourse } from "./useHouse";
+import { useCourses, useHouseTable, usePreview, useReadFile, useSaveAssignment, useSaveCourse } from "./useHouse";
 
 type Course = Schemas["CourseSchema"];
 type Assignment = Schemas["AssignmentSchema"];
@@ -113,7 +114,7 @@ function House({ courses, course, assignment, saved, under, guide: savedGuide, s
   const name = guides.data?.find((g) => g.id === guide)?.name ?? "The guide";
   return (
     <>
-      <TopBar>
+      <TopBar about={{ guide, assignment: assignment?.id }}>
         <Link to="/">{course.name}</Link>
         {assignment && <Link to={`/assignments/${assignment.id}`}>{assignment.title}</Link>}
         <b>House rules</b>

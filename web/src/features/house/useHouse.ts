@@ -20,10 +20,6 @@ export function useCourses() {
   return useQuery({ queryKey: ["courses"], queryFn: () => answered(client.GET("/api/courses")) });
 }
 
-export function useGuides() {
-  return useQuery({ queryKey: ["guides"], queryFn: () => answered(client.GET("/api/guides")), staleTime: Infinity });
-}
-
 export function useSaveAssignment(id: number) {
   const queries = useQueryClient();
   return useMutation({

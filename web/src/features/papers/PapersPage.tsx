@@ -62,7 +62,7 @@ export function PapersPage() {
       }}
       onDrop={drop}
     >
-      <TopBar>
+      <TopBar about={{ guide: assignment.data?.guide, assignment: assignment.data?.id }}>
         <Typography noWrap>
           {assignment.data?.course_name} · <b>{assignment.data?.title}</b>
         </Typography>

@@ -3,11 +3,12 @@ import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { useNavigate, useParams, useSearchParams } from "react-router";
 
 import "./shelf.css";
 
 import { answered, client, type Schemas } from "../../api/client";
+import { useGuides } from "../../api/guides";
 import { useShelf } from "../../api/shelf";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
@@ -21,11 +22,12 @@ const CASE: Record<string, string> = { headline: "Headline Capitals", sentence: 
 
 /** A guide by source kind: elements in order, and a worked example in every form. */
 export function ShelfPage() {
-  const { guideId = "" } = useParams();
+  const params = useParams();
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
   const [words, setWords] = useState("");
-  const guides = useQuery({ queryKey: ["guides"], queryFn: () => answered(client.GET("/api/guides")), staleTime: Infinity });
+  const guides = useGuides();
+  const guideId = params["guideId"] ?? guides.data?.[0]?.id ?? "";
   const assignment = Number(search.get("assignment")) || undefined;
   const shelf = useShelf(guideId, assignment);
   const house = useQuery({
@@ -40,15 +42,7 @@ export function ShelfPage() {
   const choose = (kind: string) => setSearch({ kind, ...(assignment ? { assignment: String(assignment) } : {}) }, { replace: true });
   return (
     <>
-      <TopBar
-        end={
-          <Link
-            to={`/compose?guide=${guideId}${chosen ? `&kind=${chosen.kind}` : ""}${assignment ? `&assignment=${assignment}` : ""}`}
-          >
-            Compose
-          </Link>
-        }
-      >
+      <TopBar about={{ guide: guideId, kind: chosen?.kind, assignment }}>
         <span>Guide shelf</span>
       </TopBar>
       <main className="panes shelf">

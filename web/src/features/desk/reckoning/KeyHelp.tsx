@@ -1,0 +1,47 @@
+import Dialog from "@mui/material/Dialog";
+import DialogContent from "@mui/material/DialogContent";
+import DialogTitle from "@mui/material/DialogTitle";
+
+import { useDeskContext } from "../DeskContext";
+
+/** The key map, on `?`. */
+export function KeyHelp() {
+  const { ui, dispatch, rounds } = useDeskContext();
+  const keys: [string, string][] = [
+    [". ,", "next, previous slip"],
+    ["K W", "keep, waive: a slip, or a habit with all its places; the same key again reopens"],
+    ["O", "take a habit place by place, or together again"],
+    ["H ⇧H", "keep, waive every slip of this rule"],
+    ["R", "write a remark"],
+    ["J", "join the citation to another entry"],
+    ["C", "copy the entry put right"],
+    ["N P", "next, previous place: of a habit, or that cites this source"],
+    ["T", "say what this paragraph is: where the list begins, a heading …"],
+    ["Z", "undo"],
+    ["/", "find a source by any word"],
+    ["X", "cross-check: sources down, pages across"],
+    ["[ ]", "previous, next paper"],
+    [`0–${rounds.length}`, "all slips, or one round of the work"],
+    ["Esc", "put away what is chosen"],
+    ["?", "this page"],
+  ];
+  return (
+    <Dialog open={ui.help} onClose={() => dispatch({ type: "help", on: false })} aria-labelledby="keys-title">
+      <DialogTitle id="keys-title">Keys of the desk</DialogTitle>
+      <DialogContent>
+        <dl className="keys">
+          {keys.map(([key, words]) => (
+            <div key={key}>
+              <dt>
+                {key.split(" ").map((k) => (
+                  <kbd key={k}>{k}</kbd>
+                ))}
+              </dt>
+              <dd>{words}</dd>
+            </div>
+          ))}
+        </dl>
+      </DialogContent>
+    </Dialog>
+  );
+}
