@@ -9,9 +9,11 @@ from demo.essay import COURSES, Essay, load_essays
 from demo.write import file_of as paper_of
 from demo.write_docx import write_docx
 from papers.actions.ask_for_records import ask_for_records
+from papers.actions.preview_house import preview_paper
 from papers.actions.run_check import run_check
 from papers.actions.upload_paper import HandedIn, upload_paper
-from papers.models import Check, Paper
+from papers.models import Check, HousePreview, Paper
+from papers.queries import newest_checks
 
 PASSWORD = "slack-water"
 
@@ -67,3 +69,14 @@ def run_waiting_checks() -> None:
     for check in Check.objects.filter(state=Check.State.QUEUED):
         ask_for_records(check.pk)
         run_check(check.pk)
+
+
+def run_previews(most: int | None = None) -> None:
+    """What workers do for previews of house rules, here and now: for the first `most` papers, or for all."""
+    for preview in HousePreview.objects.all():
+        assignments = (
+            [preview.assignment] if preview.assignment else preview.course.assignments.all()
+        )
+        checks = [check for assignment in assignments for check in newest_checks(assignment)]
+        for check in checks[:most]:
+            preview_paper(preview.pk, check)

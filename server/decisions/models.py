@@ -53,7 +53,7 @@ class EntryHand(models.Model):
 
     paper = models.ForeignKey(Paper, on_delete=models.CASCADE, related_name="hands")
     entry_key = models.CharField(max_length=16)
-    kind = models.CharField(max_length=30, blank=True)
+    kind = models.CharField(max_length=60, blank=True)
     borders: models.JSONField[list[list[Any]], list[list[Any]]] = models.JSONField(default=list)
 
     class Meta:
@@ -83,6 +83,7 @@ class Step(models.Model):
         JOIN = "join"
         READ = "read"
         PARAGRAPH = "paragraph"
+        DETAILS = "details"
 
     paper = models.ForeignKey(Paper, on_delete=models.CASCADE, related_name="steps")
     by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)

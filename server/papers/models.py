@@ -6,15 +6,19 @@ from typing import Any
 
 from django.db import models
 
-from courses.models import Assignment
+from courses.models import Assignment, Course
 
 
 class Paper(models.Model):
-    """One writer's paper for an assignment. `removed_at` hides it; removing can be undone."""
+    """One writer's paper for an assignment. `guide` is its own, where it does not go by the assignment's.
+    `removed_at` hides it; removing can be undone."""
 
     assignment = models.ForeignKey(Assignment, on_delete=models.CASCADE, related_name="papers")
     writer = models.CharField(max_length=200, blank=True)
     title = models.CharField(max_length=300, blank=True)
+    guide = models.CharField(max_length=60, blank=True)
+    # Set by a person: what a check reads in the paper does not change it any more.
+    title_by_hand = models.BooleanField(default=False)
     created_at = models.DateTimeField(auto_now_add=True)
     removed_at = models.DateTimeField(null=True, blank=True)
 
@@ -23,6 +27,11 @@ class Paper(models.Model):
 
     def __str__(self) -> str:
         return f"{self.writer}: {self.title}"
+
+    @property
+    def guide_id(self) -> str:
+        """The guide that it is checked by."""
+        return self.guide or self.assignment.guide
 
 
 class Draft(models.Model):
@@ -118,22 +127,33 @@ class FindingRow(models.Model):
 
 
 class HousePreview(models.Model):
-    """What other house rules would do to the papers of an assignment. One at most an assignment."""
+    """What other house rules would do to the papers of an assignment, or of a whole course (no assignment).
+    One at most for each. It is done when every paper has its row."""
 
-    class State(models.TextChoices):
-        RUNNING = "running"
-        DONE = "done"
-
-    assignment = models.ForeignKey(Assignment, on_delete=models.CASCADE, related_name="previews")
-    guide = models.CharField(max_length=60)
-    house: models.JSONField[dict[str, Any], dict[str, Any]] = models.JSONField(default=dict)
-    state = models.CharField(max_length=10, choices=State, default=State.RUNNING)
-    total = models.PositiveIntegerField(default=0)
-    done = models.PositiveIntegerField(default=0)
-    result: models.JSONField[dict[str, Any] | None, dict[str, Any] | None] = models.JSONField(
-        null=True, blank=True
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="previews")
+    assignment = models.ForeignKey(
+        Assignment, on_delete=models.CASCADE, related_name="previews", null=True, blank=True
     )
+    guide = models.CharField(max_length=60, blank=True)
+    house: models.JSONField[dict[str, Any], dict[str, Any]] = models.JSONField(default=dict)
+    total = models.PositiveIntegerField(default=0)
     asked_at = models.DateTimeField(auto_now_add=True)
 
     class Meta:
         ordering = ["-id"]
+
+
+class PreviewedPaper(models.Model):
+    """One paper before and after; an empty `body` where it could not be checked, or is gone meanwhile."""
+
+    preview = models.ForeignKey(HousePreview, on_delete=models.CASCADE, related_name="papers")
+    check_id = models.BigIntegerField()
+    body: models.JSONField[dict[str, Any], dict[str, Any]] = models.JSONField(default=dict)
+
+    class Meta:
+        ordering = ["id"]
+        constraints = [
+            models.UniqueConstraint(
+                fields=["preview", "check_id"], name="one_row_a_previewed_check"
+            )
+        ]

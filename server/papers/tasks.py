@@ -11,7 +11,7 @@ from procrastinate.contrib.django import app
 
 from .actions.ask_for_records import ask_for_records
 from .actions.pick_up_lost import pick_up_lost
-from .actions.preview_house import run_preview
+from .actions.preview_house import preview_paper
 from .actions.release_check import release_check
 from .actions.run_check import run_check
 
@@ -36,11 +36,11 @@ def run_check_task(check_id: int) -> None:
     run_check(check_id)
 
 
-@app.task(name="papers.preview_house", queue="checks")
-def preview_house_task(preview_id: int) -> None:
-    """Work out what other house rules would do."""
+@app.task(name="papers.preview_paper", queue="checks")
+def preview_paper_task(preview_id: int, check_id: int) -> None:
+    """Work out what other house rules would do to one paper."""
     close_old_connections()
-    run_preview(preview_id)
+    preview_paper(preview_id, check_id)
 
 
 @app.periodic(cron="* * * * * */10")

@@ -7,10 +7,8 @@ import re
 from playwright.sync_api import Locator, expect
 
 from courses.models import Assignment
-from papers.actions.preview_house import run_preview
-from papers.models import HousePreview
 from tests.browser.driver import BrowserTestCase, payload
-from tests.world import assignment_of, hand_in, instructor, run_waiting_checks
+from tests.world import assignment_of, hand_in, instructor, run_previews, run_waiting_checks
 
 
 class HouseRules(BrowserTestCase):
@@ -38,7 +36,7 @@ class HouseRules(BrowserTestCase):
         expect(self.page.get_by_text("Trying it on the papers at hand")).to_be_visible()
         with self.page.expect_response("**/api/house-previews/*"):
             pass
-        run_preview(HousePreview.objects.get().pk)
+        run_previews()
 
     def kept(self) -> dict[str, object]:
         self.assignment.refresh_from_db()

@@ -10,9 +10,9 @@ from django.test.utils import CaptureQueriesContext
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from courses.models import Assignment
-from papers.actions.preview_house import run_preview
+from papers.actions.preview_house import result_of
 from papers.models import Check, Draft, HousePreview, Paper, Report
-from tests.world import assignment_of, hand_in, instructor, run_waiting_checks
+from tests.world import assignment_of, hand_in, instructor, run_previews, run_waiting_checks
 
 LOOSE = {"house": {"list_scope": "consulted"}}
 
@@ -97,7 +97,7 @@ class Beforehand(HouseCase):
         answer = self.send("post", f"{self.address}/previews", {"house": house, **more})
         self.assertEqual(answer.status_code, 202)
         self.assertEqual((answer.json()["state"], answer.json()["total"]), ("running", 2))
-        run_preview(answer.json()["id"])
+        run_previews()
         found: dict[str, Any] = self.client.get(f"/api/house-previews/{answer.json()['id']}").json()
         return found
 
@@ -135,10 +135,10 @@ class Beforehand(HouseCase):
     def test_a_later_one_ends_an_earlier_one(self) -> None:
         first = self.send("post", f"{self.address}/previews", {"house": LOOSE}).json()["id"]
         second = self.send("post", f"{self.address}/previews", {"house": {}}).json()["id"]
-        run_preview(first)
+        run_previews()
         self.assertEqual(self.client.get(f"/api/house-previews/{first}").status_code, 404)
-        run_preview(second)
-        self.assertEqual(HousePreview.objects.get().result, {"papers": [
+        self.assertEqual(HousePreview.objects.get().pk, second)
+        self.assertEqual(result_of(HousePreview.objects.get()), {"papers": [
             {"paper": p.pk, "writer": p.writer, "before": s, "after": s, "gained": {}, "lost": {}}
             for p, s in ((self.paper, {"slips": 5, "points": None, "verdict": None}),
                          (self.clean, {"slips": 0, "points": None, "verdict": None}))
@@ -148,6 +148,30 @@ class Beforehand(HouseCase):
         bad = {"house": {"house": {"size": 1}}}
         self.assertEqual(self.send("post", f"{self.address}/previews", bad).status_code, 422)
         self.assertFalse(HousePreview.objects.exists())
+
+    def test_a_course_is_tried_on_the_papers_of_all_its_assignments(self) -> None:
+        course = self.assignment.course
+        other = Assignment.objects.create(
+            course=course, title="Another", guide="mla-9", house={"house": {"list_scope": "cited"}}
+        )
+        hand_in(other, "marlowe")
+        answer = self.send("post", f"/api/courses/{course.pk}/house/previews", {"house": LOOSE})
+        self.assertEqual((answer.status_code, answer.json()["total"]), (202, 3))
+        run_previews()
+        found = self.client.get(f"/api/house-previews/{answer.json()['id']}").json()
+        lost = {p["paper"]: p["lost"] for p in found["result"]["papers"]}
+        self.assertEqual(lost.pop(self.paper.pk), {"entry-uncited": 1})
+        # An assignment keeps what it has set itself.
+        self.assertEqual(set(map(str, lost.values())), {"{}"})
+
+    def test_papers_are_worked_out_one_by_one_and_twice_is_once(self) -> None:
+        preview = self.send("post", f"{self.address}/previews", {"house": LOOSE}).json()["id"]
+        run_previews(most=1)
+        run_previews(most=1)
+        going = self.client.get(f"/api/house-previews/{preview}").json()
+        self.assertEqual((going["state"], going["done"], going["result"]), ("running", 1, None))
+        run_previews()
+        self.assertEqual(self.client.get(f"/api/house-previews/{preview}").json()["state"], "done")
 
 
 class Files(HouseCase):

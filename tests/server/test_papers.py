@@ -366,7 +366,9 @@ class WhoMaySeeWhat(TestCase):
         cls.other = instructor("pym")
         cls.assignment = assignment_of(cls.owner)
         cls.paper = hand_in(cls.assignment, "marlowe")
-        cls.preview = HousePreview.objects.create(assignment=cls.assignment, guide="mla-9")
+        cls.preview = HousePreview.objects.create(
+            course=cls.assignment.course, assignment=cls.assignment, guide="mla-9"
+        )
 
     def addresses(self) -> list[tuple[str, str, dict[str, object]]]:
         paper, work = f"/api/papers/{self.paper.pk}", f"/api/assignments/{self.assignment.pk}"
@@ -395,6 +397,9 @@ class WhoMaySeeWhat(TestCase):
             ("put", f"{paper}/entries/e", {"kind": "book"}),
             ("put", f"{paper}/paragraphs/p", {"role": "heading"}),
             ("delete", f"{paper}/steps/last", {}),
+            ("put", f"{paper}/details", {"writer": "", "title": "", "guide": ""}),
+            ("post", f"{course}/house/previews", {"house": {}}),
+            ("get", f"/api/guides/mla-9/shelf?assignment={self.assignment.pk}", {}),
             ("post", f"{paper}/restore", {}),
             ("delete", paper, {}),
         ]

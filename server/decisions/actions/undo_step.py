@@ -11,6 +11,7 @@ from papers.queries import file_of
 
 from ..models import Decision, Step
 from .join_citation import set_join
+from .set_details import write_details
 from .set_entry import write_hand
 from .set_paragraph import write_role
 
@@ -44,6 +45,9 @@ def undo_step(paper: Paper) -> str:
         for was in step.before:
             write_role(paper, was["paragraph"], was["role"])
         queue_check(file_of(paper))
+    elif step.kind == Step.Kind.DETAILS:
+        for was in step.before:
+            write_details(Paper.objects.get(pk=paper.pk), was)
     else:
         for was in step.before:
             set_join(paper, was["citation"], was["entry"])

@@ -11,11 +11,19 @@ from papers.queries import paper_for
 
 from ..actions.decide_findings import decide_findings
 from ..actions.join_citation import join_citation
+from ..actions.set_details import set_details
 from ..actions.set_entry import set_entry
 from ..actions.set_paragraph import set_paragraph
 from ..actions.undo_step import undo_step
 from ..queries import desk_of
-from .schemas import DecideSchema, DeskSchema, EntryFormSchema, JoinFormSchema, ParagraphFormSchema
+from .schemas import (
+    DecideSchema,
+    DeskSchema,
+    DetailsSchema,
+    EntryFormSchema,
+    JoinFormSchema,
+    ParagraphFormSchema,
+)
 
 
 class DeskView(APIView):
@@ -76,6 +84,16 @@ class EntryView(APIView):
         return Response(DeskSchema(desk_of(paper)).data)
 
 
+class DetailsView(APIView):
+    @extend_schema(request=DetailsSchema, responses=DeskSchema, operation_id="desk_set_details")
+    def put(self, request: Request, paper_id: int) -> Response:
+        paper = paper_for(request.user, paper_id)
+        form = DetailsSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        set_details(request.user, paper, **form.validated_data)
+        return Response(DeskSchema(desk_of(paper)).data)
+
+
 class ParagraphView(APIView):
     @extend_schema(
         request=ParagraphFormSchema, responses=DeskSchema, operation_id="desk_set_paragraph"
@@ -107,6 +125,7 @@ register_converter(StableKey, "key")
 
 urlpatterns = [
     path("papers/<int:paper_id>/desk", DeskView.as_view()),
+    path("papers/<int:paper_id>/details", DetailsView.as_view()),
     path("papers/<int:paper_id>/decisions", DecisionsView.as_view()),
     path("papers/<int:paper_id>/joins/<key:citation>", JoinView.as_view()),
     path("papers/<int:paper_id>/entries/<key:entry>", EntryView.as_view()),

@@ -63,6 +63,14 @@ class EntryFormSchema(serializers.Serializer[Any]):
     borders = BorderSchema(many=True, required=False)
 
 
+class DetailsSchema(serializers.Serializer[Any]):
+    """Whose paper it is, its title, and its own guide; what is empty is left to paper and assignment."""
+
+    writer = serializers.CharField(max_length=200, allow_blank=True)
+    title = serializers.CharField(max_length=300, allow_blank=True)
+    guide = serializers.CharField(max_length=60, allow_blank=True)
+
+
 class DeskSchema(serializers.Serializer[Any]):
     """All that is decided of a paper; `undo` says what the next undo takes back."""
 

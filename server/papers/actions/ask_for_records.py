@@ -28,7 +28,7 @@ def ask_for_records(check_id: int) -> None:
 
 def _identifiers(draft: Draft) -> list[str]:
     """DOIs and addresses of the entries; none of a paper that cannot be read, as the check will say."""
-    guide = draft.paper.assignment.guide
+    guide = draft.paper.guide_id
     try:
         found: list[str] = confinement().run(
             core.identifiers, bytes(draft.content), draft.file_name, guide

@@ -60,6 +60,7 @@ def _name_paper(paper: Paper, report: dict[str, Any]) -> None:
     parts: dict[str, str] = {}
     for part in (report["front"] or {"parts": []})["parts"]:
         parts.setdefault(part["name"], " ".join(part["text"].split()))
-    paper.title = parts.get("title", "")[:300] or paper.title
+    if not paper.title_by_hand:
+        paper.title = parts.get("title", "")[:300] or paper.title
     paper.writer = paper.writer or parts.get("writer", "")[:200]
     paper.save(update_fields=["title", "writer"])

@@ -3,17 +3,18 @@
 from __future__ import annotations
 
 from collections import Counter
+from contextlib import suppress
 from dataclasses import replace
 from typing import Any
 
-from django.db import transaction
+from django.db import IntegrityError, transaction
 
 from courses.actions.change_house import checked
-from courses.models import Assignment, laid_over
+from courses.models import Assignment, Course, laid_over
 from grelt import api as core
 from grelt.confined import Confined
 
-from ..models import Check, HousePreview, Report
+from ..models import Check, HousePreview, PreviewedPaper, Report
 from ..queries import newest_checks
 from .run_check import inputs_of, key_of, report_by
 
@@ -22,45 +23,72 @@ Json = dict[str, Any]
 
 @transaction.atomic
 def begin_preview(assignment: Assignment, guide: str, house: Json) -> HousePreview:
-    """Queue a preview; earlier ones of the assignment are of no use any more. Raises as `checked` does."""
-    from ..tasks import preview_house_task
-
+    """Queue a preview for an assignment; earlier ones are of no use any more. Raises as `checked` does."""
     checked(guide, house, assignment.course)
-    HousePreview.objects.filter(assignment=assignment).delete()
-    preview = HousePreview.objects.create(
-        assignment=assignment, guide=guide, house=house, total=len(newest_checks(assignment))
+    return _begun(
+        HousePreview(course=assignment.course, assignment=assignment, guide=guide, house=house),
+        [assignment],
     )
-    preview_house_task.defer(preview_id=preview.pk)
+
+
+@transaction.atomic
+def begin_course_preview(course: Course, house: Json) -> HousePreview:
+    """The same for all papers of a course, whose assignments keep what they set themselves."""
+    core.house_rules(house)
+    assignments = list(course.assignments.all())
+    for assignment in assignments:
+        core.house_rules(laid_over(house, assignment.house))
+    return _begun(HousePreview(course=course, house=house), assignments)
+
+
+def _begun(preview: HousePreview, assignments: list[Assignment]) -> HousePreview:
+    from ..tasks import preview_paper_task
+
+    HousePreview.objects.filter(course=preview.course, assignment=preview.assignment).delete()
+    checks = [check for assignment in assignments for check in newest_checks(assignment)]
+    preview.total = len(checks)
+    preview.save()
+    jobs: list[Json] = [{"preview_id": preview.pk, "check_id": check} for check in checks]
+    if jobs:
+        # A job a paper: they are worked out side by side.
+        preview_paper_task.batch_defer(*jobs)
     return preview
 
 
-def run_preview(preview_id: int) -> None:
-    """Check every paper by the new rules; a preview that another has followed ends quietly."""
-    preview = (
-        HousePreview.objects.filter(pk=preview_id).select_related("assignment__course").first()
-    )
-    if preview is None or preview.state == HousePreview.State.DONE:
+def preview_paper(preview_id: int, check_id: int) -> None:
+    """Check one paper by the new rules; a preview that another has followed ends quietly."""
+    preview = HousePreview.objects.filter(pk=preview_id).select_related("course").first()
+    if preview is None or preview.papers.filter(check_id=check_id).exists():
         return
-    house = laid_over(preview.assignment.course.house, preview.house)
-    papers: list[Json] = []
-    for done, check_id in enumerate(newest_checks(preview.assignment), start=1):
-        changed = _changed(check_id, preview.guide, house)
-        if changed is not None:
-            papers.append(changed)
-        if not HousePreview.objects.filter(pk=preview_id).update(done=done):
-            return
-    HousePreview.objects.filter(pk=preview_id).update(
-        state=HousePreview.State.DONE, result={"papers": papers, "rules": _by_rule(papers)}
-    )
+    body = _changed(check_id, preview)
+    with suppress(IntegrityError):  # it may be gone meanwhile
+        PreviewedPaper.objects.get_or_create(
+            preview=preview, check_id=check_id, defaults={"body": body or {}}
+        )
 
 
-def _changed(check_id: int, guide: str, house: Json) -> Json | None:
+def result_of(preview: HousePreview) -> Json | None:
+    """What the rules would do, paper by paper and rule by rule; None while papers are still looked at."""
+    bodies = list(preview.papers.values_list("body", flat=True))
+    if len(bodies) < preview.total:
+        return None
+    papers = sorted((b for b in bodies if b), key=lambda b: (b["writer"], b["paper"]))
+    return {"papers": papers, "rules": _by_rule(papers)}
+
+
+def _changed(check_id: int, preview: HousePreview) -> Json | None:
     """A paper before and after; None where it could not be checked, or is gone meanwhile."""
     needed = ("draft__paper__assignment__course", "report")
     check = Check.objects.filter(pk=check_id).select_related(*needed).first()
     if check is None or check.report is None:
         return None
     before = check.report.body
+    paper = check.draft.paper
+    if preview.assignment_id is None:
+        house = laid_over(preview.house, paper.assignment.house)
+    else:
+        house = laid_over(preview.course.house, preview.house)
+    guide = paper.guide or preview.guide or paper.assignment.guide
     inputs = replace(inputs_of(check), guide=guide, house=house)
     key = key_of(check.draft, inputs)
     try:
@@ -69,7 +97,6 @@ def _changed(check_id: int, guide: str, house: Json) -> Json | None:
         return None
     # What was worked out is there when the rules are saved.
     Report.objects.get_or_create(key=key, defaults={"body": after, "schema": core.SCHEMA_VERSION})
-    paper = check.draft.paper
     old, new = _findings(before), _findings(after)
     return {
         "paper": paper.pk,

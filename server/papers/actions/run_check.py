@@ -81,7 +81,7 @@ def inputs_of(check: Check) -> core.CheckInputs:
     identifiers = check.draft.identifiers or []
     asked = bool(settings.RECORDS_ADDRESS and identifiers)
     return core.CheckInputs(
-        guide=paper.assignment.guide,
+        guide=paper.guide_id,
         house=paper.assignment.whole_house,
         date=timezone.localdate().isoformat(),
         joins=joins,

@@ -9,7 +9,7 @@ from django.db import transaction
 from django.http import HttpResponse
 from django.shortcuts import get_object_or_404
 from drf_spectacular.types import OpenApiTypes
-from drf_spectacular.utils import OpenApiParameter, extend_schema
+from drf_spectacular.utils import OpenApiParameter, extend_schema, extend_schema_field
 from rest_framework import serializers
 from rest_framework.request import Request
 from rest_framework.response import Response
@@ -22,7 +22,7 @@ from courses.queries import assignment_for, course_for, id_of
 from grelt import api as core
 from sources.api.schemas import GapSchema, ShelfKindSchema
 
-from ..actions.preview_house import begin_preview
+from ..actions.preview_house import begin_course_preview, begin_preview, result_of
 from ..actions.recheck_assignment import recheck_assignment
 from ..models import HousePreview
 
@@ -136,15 +136,25 @@ class PreviewResultSchema(serializers.Serializer[Any]):
     rules = PreviewRuleSchema(many=True)
 
 
-class PreviewSchema(serializers.ModelSerializer[HousePreview]):
+class PreviewSchema(serializers.Serializer[HousePreview]):
     """What other house rules would do; `result` comes when all papers are through."""
 
-    result = PreviewResultSchema(allow_null=True)
+    id = serializers.IntegerField()
+    state = serializers.SerializerMethodField()
+    total = serializers.IntegerField()
+    done = serializers.SerializerMethodField()
+    result = serializers.SerializerMethodField()
 
-    class Meta:
-        model = HousePreview
-        fields = ["id", "state", "total", "done", "result"]
-        read_only_fields = fields
+    @extend_schema_field(serializers.ChoiceField(choices=["running", "done"]))
+    def get_state(self, preview: HousePreview) -> str:
+        return "done" if self.get_done(preview) >= preview.total else "running"
+
+    def get_done(self, preview: HousePreview) -> int:
+        return preview.papers.count()
+
+    @extend_schema_field(PreviewResultSchema(allow_null=True))
+    def get_result(self, preview: HousePreview) -> dict[str, Any] | None:
+        return result_of(preview)
 
 
 class HouseTableView(APIView):
@@ -233,8 +243,20 @@ class PreviewsView(APIView):
         return Response(PreviewSchema(preview).data, status=202)
 
 
+class CoursePreviewsView(APIView):
+    @extend_schema(
+        request=HouseSchema, responses={202: PreviewSchema}, operation_id="course_house_preview"
+    )
+    def post(self, request: Request, course_id: int) -> Response:
+        course = course_for(request.user, course_id)
+        form = HouseSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        preview = begin_course_preview(course, form.validated_data["house"])
+        return Response(PreviewSchema(preview).data, status=202)
+
+
 class PreviewView(APIView):
     @extend_schema(responses=PreviewSchema, operation_id="house_preview_show")
     def get(self, request: Request, preview_id: int) -> Response:
-        owned = HousePreview.objects.filter(assignment__course__owner_id=id_of(request.user))
+        owned = HousePreview.objects.filter(course__owner_id=id_of(request.user))
         return Response(PreviewSchema(get_object_or_404(owned, pk=preview_id)).data)

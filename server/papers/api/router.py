@@ -217,6 +217,7 @@ urlpatterns = [
     path("assignments/<int:assignment_id>/house.toml", house.AssignmentHouseFileView.as_view()),
     path("assignments/<int:assignment_id>/house/previews", house.PreviewsView.as_view()),
     path("courses/<int:course_id>/house", house.CourseHouseView.as_view()),
+    path("courses/<int:course_id>/house/previews", house.CoursePreviewsView.as_view()),
     path("house-previews/<int:preview_id>", house.PreviewView.as_view()),
     path("house-rules", house.HouseTableView.as_view()),
     path("house-rules/read", house.HouseReadView.as_view()),

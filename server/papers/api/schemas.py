@@ -33,6 +33,7 @@ class PaperSchema(serializers.Serializer[PaperRow]):
     guide_name = serializers.SerializerMethodField()
     writer = serializers.CharField(source="paper.writer")
     title = serializers.CharField(source="paper.title")
+    guide = serializers.CharField(source="paper.guide")
     draft = serializers.SerializerMethodField()
     file_name = serializers.SerializerMethodField()
     check_state = CheckSchema(source="check", allow_null=True)
@@ -40,7 +41,7 @@ class PaperSchema(serializers.Serializer[PaperRow]):
     waived = serializers.IntegerField()
 
     def get_guide_name(self, row: PaperRow) -> str:
-        return core.guide_name(row.paper.assignment.guide)
+        return core.guide_name(row.paper.guide_id)
 
     def get_draft(self, row: PaperRow) -> int:
         return row.draft.number if row.draft is not None else 0

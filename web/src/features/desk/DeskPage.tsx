@@ -13,6 +13,7 @@ import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
 import { Desk } from "./Desk";
+import { Details } from "./Details";
 import { deskModel } from "./state/model";
 import { useDesk, useNeighbours } from "./data/useDesk";
 
@@ -84,6 +85,7 @@ export function DeskPage() {
               {paper.guide_name}
               {data.report.data?.inputs.house?.length ? " with house rules" : ""}
             </Typography>
+            {model && <Details paper={paper} data={data} />}
           </>
         )}
       </TopBar>

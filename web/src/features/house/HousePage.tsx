@@ -94,7 +94,7 @@ function House({ courses, course, assignment, saved, under, guide: savedGuide, s
   const chooser = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
   const changed = guide !== savedGuide || !sameTables(house, saved);
-  const { preview, error } = usePreview(assignment?.id, guide, house, changed);
+  const { preview, error } = usePreview({ course: course.id, assignment: assignment?.id }, guide, house, changed);
   useKeys({ "/": () => search.current?.focus() });
   const options = useMemo(() => (table.data?.groups ?? []).flatMap((group) => group.options), [table.data]);
   const value = (key: string, usual: string) => valueOf(house, under, "house", key, usual);
@@ -232,9 +232,8 @@ function House({ courses, course, assignment, saved, under, guide: savedGuide, s
           </div>
           {file.error && <ProblemNote problem={file.error} />}
           <h2>If you save this</h2>
-          {assignment ? (
-            <Beforehand preview={preview} error={error} changed={changed} rules={table.data?.rules ?? []} />
-          ) : (
+          <Beforehand preview={preview} error={error} changed={changed} rules={table.data?.rules ?? []} />
+          {!assignment && (
             <p className="house-quiet">
               {course.assignments.length === 1 ? "The one assignment" : `All ${course.assignments.length} assignments`} of the
               course go by this, but for what they set themselves; their papers are checked again.

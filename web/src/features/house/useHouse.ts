@@ -65,7 +65,7 @@ const PAUSE = 500;
 const LOOK_AGAIN = 400;
 
 /** What these house rules would do to the papers at hand; asked for a moment after the last change. */
-export function usePreview(assignment: number | undefined, guide: string, house: Tables, changed: boolean) {
+export function usePreview(of: { course: number; assignment: number | undefined }, guide: string, house: Tables, changed: boolean) {
   const [asked, setAsked] = useState("");
   const wanted = changed ? JSON.stringify([guide, house]) : "";
   useEffect(() => {
@@ -73,15 +73,20 @@ export function usePreview(assignment: number | undefined, guide: string, house:
     return () => clearTimeout(timer);
   }, [wanted]);
   const begun = useQuery({
-    queryKey: ["house-preview", assignment, asked],
+    queryKey: ["house-preview", of, asked],
     queryFn: () =>
       answered(
-        client.POST("/api/assignments/{assignment_id}/house/previews", {
-          params: { path: { assignment_id: assignment ?? 0 } },
-          body: { guide, house: { ...house } },
-        }),
+        of.assignment === undefined
+          ? client.POST("/api/courses/{course_id}/house/previews", {
+              params: { path: { course_id: of.course } },
+              body: { house: { ...house } },
+            })
+          : client.POST("/api/assignments/{assignment_id}/house/previews", {
+              params: { path: { assignment_id: of.assignment } },
+              body: { guide, house: { ...house } },
+            }),
       ),
-    enabled: assignment !== undefined && asked !== "" && asked === wanted,
+    enabled: asked !== "" && asked === wanted,
     staleTime: Infinity,
     gcTime: 0,
     retry: false,

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
-import { answered, client, type DeskState, type Verdict } from "../../../api/client";
+import { answered, client, type DeskState, type Schemas, type Verdict } from "../../../api/client";
 import { usePaper } from "../../../api/paper";
 import { usePaperList } from "../../../api/paperList";
 import type { Border } from "../state/borders";
@@ -57,6 +57,10 @@ export function useDesk(id: number) {
       ),
     onSuccess: rechecked,
   });
+  const setDetails = useMutation({
+    mutationFn: (body: Schemas["DetailsSchemaRequest"]) => answered(client.PUT("/api/papers/{paper_id}/details", { ...path, body })),
+    onSuccess: rechecked,
+  });
   const setParagraph = useMutation({
     mutationFn: ({ paragraph, role }: { paragraph: string; role: ParagraphRole | "" }) =>
       answered(
@@ -75,7 +79,7 @@ export function useDesk(id: number) {
     mutationFn: () => answered(client.POST("/api/papers/{paper_id}/checks", path)),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["paper", id] }),
   });
-  return { paper, report, desk, decide, join, setEntry, setParagraph, undo, again };
+  return { paper, report, desk, decide, join, setEntry, setParagraph, setDetails, undo, again };
 }
 
 /** The papers beside this one, for going on to the next. */
