@@ -191,6 +191,53 @@ class Desk(BrowserTestCase):
         self.page.keyboard.press("[")
         expect(self.page.get_by_role("heading", name="Piers Dray")).to_be_visible()
 
+    def test_writer_and_guide_are_set_right_and_undone(self) -> None:
+        self.page.get_by_role("button", name="Set right").click()
+        dialog = self.page.get_by_role("dialog", name="Writer, title and guide")
+        dialog.get_by_label("Writer").fill("Ines M. Marlowe")
+        dialog.get_by_label("Guide of this paper").click()
+        self.page.get_by_role("option", name="APA 7").click()
+        dialog.get_by_role("button", name="Save").click()
+        expect(self.page.get_by_role("heading", name="Ines M. Marlowe")).to_be_visible()
+        run_waiting_checks()
+        expect(self.page.get_by_text("APA 7").first).to_be_visible()
+        expect(self.page.get_by_label("Bench")).to_contain_text("Another system of citing")
+        self.page.keyboard.press("z")
+        expect(self.page.get_by_role("heading", name="Ines Marlowe")).to_be_visible()
+
+    def test_a_habit_is_one_step_with_all_its_places(self) -> None:
+        page = self.page
+        words = " ".join(f"It is said (Wren, p. {n})." for n in range(3, 9))
+        text = (
+            f"{words}\n\n# Works Cited\n\nWren, Isolde. *Glass Orchard*. Lowell and Finch, 2011.\n"
+        )
+        paper = upload_paper(self.assignment, HandedIn("habit.md", text.encode()), "Cy Dunmore")
+        run_waiting_checks()
+        self.go(f"/papers/{paper.pk}")
+        bench = page.get_by_label("Bench")
+        expect(bench).to_contain_text("is a habit (6 of 6)")
+        total = int(page.get_by_role("button", name=re.compile("^All")).inner_text().split()[1])
+        bench.get_by_role("button", name=re.compile("habit: 6 of 6")).first.click()
+        expect(bench).to_contain_text("this is the 1st")
+        keep = bench.get_by_role("button", name="Keep all 6")
+        before = keep.bounding_box()
+        page.keyboard.press("n")
+        expect(bench).to_contain_text("this is the 2nd")
+        self.assertEqual(keep.bounding_box(), before)
+        page.keyboard.press("o")
+        expect(bench.get_by_role("button", name="Keep", exact=False).first).to_be_visible()
+        expect(page.get_by_role("button", name=re.compile("^All"))).to_contain_text(
+            f"{total + 5} left"
+        )
+        page.keyboard.press("o")
+        page.keyboard.press("k")
+        expect(page.get_by_role("button", name=re.compile("^All"))).to_contain_text(
+            f"{total - 1} left"
+        )
+        self.assertEqual(Decision.objects.filter(paper=paper, verdict="kept").count(), 6)
+        page.keyboard.press("z")
+        expect(page.get_by_role("button", name=re.compile("^All"))).to_contain_text(f"{total} left")
+
 
 class LongPaper(BrowserTestCase):
     def test_a_paper_of_300_pages_draws_only_what_is_seen(self) -> None:
@@ -249,50 +296,3 @@ class Accessibility(BrowserTestCase):
                     page.wait_for_timeout(400)
                 with self.subTest(scheme=scheme, address=address, key=key):
                     self.assertEqual(self.violations(page), [])
-
-    def test_writer_and_guide_are_set_right_and_undone(self) -> None:
-        self.page.get_by_role("button", name="Set right").click()
-        dialog = self.page.get_by_role("dialog", name="Writer, title and guide")
-        dialog.get_by_label("Writer").fill("Ines M. Marlowe")
-        dialog.get_by_label("Guide of this paper").click()
-        self.page.get_by_role("option", name="APA 7").click()
-        dialog.get_by_role("button", name="Save").click()
-        expect(self.page.get_by_role("heading", name="Ines M. Marlowe")).to_be_visible()
-        run_waiting_checks()
-        expect(self.page.get_by_text("APA 7").first).to_be_visible()
-        expect(self.page.get_by_label("Bench")).to_contain_text("another system")
-        self.page.keyboard.press("z")
-        expect(self.page.get_by_role("heading", name="Ines Marlowe")).to_be_visible()
-
-    def test_a_habit_is_one_step_with_all_its_places(self) -> None:
-        page = self.page
-        words = " ".join(f"It is said (Wren, p. {n})." for n in range(3, 9))
-        text = (
-            f"{words}\n\n# Works Cited\n\nWren, Isolde. *Glass Orchard*. Lowell and Finch, 2011.\n"
-        )
-        paper = upload_paper(self.assignment, HandedIn("habit.md", text.encode()), "Cy Dunmore")
-        run_waiting_checks()
-        self.go(f"/papers/{paper.pk}")
-        bench = page.get_by_label("Bench")
-        expect(bench).to_contain_text("is a habit (6 of 6)")
-        total = int(page.get_by_role("button", name=re.compile("^All")).inner_text().split()[1])
-        bench.get_by_role("button", name=re.compile("habit: 6 of 6")).first.click()
-        expect(bench).to_contain_text("this is the 1st")
-        keep = bench.get_by_role("button", name="Keep all 6")
-        before = keep.bounding_box()
-        page.keyboard.press("n")
-        expect(bench).to_contain_text("this is the 2nd")
-        self.assertEqual(keep.bounding_box(), before)
-        page.keyboard.press("o")
-        expect(bench.get_by_role("button", name="Keep", exact=False).first).to_be_visible()
-        expect(page.get_by_role("button", name=re.compile("^All"))).to_contain_text(
-            f"{total + 5} left"
-        )
-        page.keyboard.press("o")
-        page.keyboard.press("k")
-        expect(page.get_by_role("button", name=re.compile("^All"))).to_contain_text(
-            f"{total - 1} left"
-        )
-        self.assertEqual(Decision.objects.filter(paper=paper, verdict="kept").count(), 6)
-        page.keyboard.press("z")
-        expect(page.get_by_role("button", name=re.compile("^All"))).to_contain_text(f"{total} left")

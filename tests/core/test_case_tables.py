@@ -76,6 +76,9 @@ SETTINGS: dict[tuple[str, str], tuple[str, Any]] = {
     ("page", "title_print"): ("page-title-form", {"plain": "bold", "bold": "plain", "either": "bold"}),
     ("page", "headings"): ("page-heading-form", ("left italic",)),
     ("page", "running_head"): ("page-running-head", {"surname": "number", "number": "surname"}),
+    ("page", "abstract_words"): ("page-abstract", 9),
+    ("page", "keywords"): ("page-keywords", "Index words:"),
+    ("page", "appendices"): ("page-appendix", {"before": "after", "after": "before", "either": "after"}),
     ("page", "number_places"): ("page-running-head", ("bottom left",)),
 }  # fmt: skip
 RECOGNISED = {("entry", "date"), ("entry", "place"), ("citation", "year")}

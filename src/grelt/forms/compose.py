@@ -375,6 +375,9 @@ def with_case(value: TextValue, case: str, vocabulary: Vocabulary, headline_from
 
 
 def _addresses(url: str, scheme: str) -> tuple[str, ...]:
-    if scheme == "either":
-        return (re.sub(r"^https?://", "", url), url)
+    """The forms of an address that are right. `either` may have its scheme, `kept` and `full` have it, `bare`
+    has none."""
+    if scheme in ("either", "bare"):
+        bare = re.sub(r"^https?://", "", url)
+        return (bare, url) if scheme == "either" else (bare,)
     return (url if re.match(r"[a-z]+://", url) else f"https://{url}",)

@@ -25,13 +25,15 @@ _NOTATION = {"(": "[(", ")": ")]", "[": "[⟦", "]": "⟧]"}
 
 def kinds_for(policy: Policy) -> Kinds:
     """All kinds of source that a check knows: those of the guide, and those of the house's own."""
-    return kinds_with(policy.guide.id, policy.house.kinds)
+    return kinds_with(policy.guide.id, policy.house.kinds, policy.house.value("addresses"))
 
 
 @lru_cache(maxsize=64)
-def kinds_with(guide: str, own: tuple[OwnKind, ...]) -> Kinds:
-    """A guide's kinds with a house's own ones behind them."""
+def kinds_with(guide: str, own: tuple[OwnKind, ...], addresses: str) -> Kinds:
+    """A guide's kinds with a house's own ones behind them, and its `addresses` as the house has them."""
     kinds = load_kinds(guide)
+    if addresses != "guide":
+        kinds = replace(kinds, addresses={**kinds.addresses, "scheme": addresses})
     if not own:
         return kinds
     forms = _Forms(kinds, dict(kinds.names), dict(kinds.texts), dict(kinds.numbers))

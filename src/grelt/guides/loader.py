@@ -36,6 +36,7 @@ _ALLOWED = {
     "title_print": {"plain", "bold", "either"},
     "block_spacing": {"double", "single", "either"},
     "running_head": {"surname", "number"},
+    "appendices": {"before", "after", "either"},
     "system": {"author-page", "author-date", "notes"},
 }
 

@@ -100,6 +100,9 @@ class PageSettings:
     guide tells the two apart. `headings` are the place and print of its levels of heading (`center bold`), the
     highest first; none where the guide leaves them to the writer. `running_head` is what stands with the page's
     number (`surname`, or nothing but the `number`), `number_places` where that may be.
+    An abstract has `abstract_words` at most (0: as many as it likes); the label `keywords` stands in italics
+    before its key words (empty: the guide has none); `appendices` stand `before` the list, `after` it
+    or `either`.
     """
 
     margins: float
@@ -119,6 +122,9 @@ class PageSettings:
     headings: tuple[str, ...]
     running_head: str
     number_places: tuple[str, ...]
+    abstract_words: int
+    keywords: str
+    appendices: str
 
 
 @dataclass(frozen=True)

@@ -16,4 +16,5 @@ RULE = Rule(
         "differs": "Write the address {right} in {guide}.",
     },
     check=owned("entry-url-form", ("url",)),
+    house=("addresses",),
 )
