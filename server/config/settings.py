@@ -62,6 +62,7 @@ INSTALLED_APPS = [
     "sources",
     "papers",
     "decisions",
+    "returns",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",

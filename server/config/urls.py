@@ -2,6 +2,8 @@
 
 from django.urls import include, path, re_path
 
+from returns.page import student_page
+
 from .page import page
 
 handler400 = "config.problems.bad_request"
@@ -14,5 +16,7 @@ urlpatterns = [
     path("api/", include("sources.api.router")),
     path("api/", include("papers.api.router")),
     path("api/", include("decisions.api.router")),
+    path("api/", include("returns.api.router")),
+    path("read/<slug:token>", student_page),
     re_path(r"^(?!api/|static/)(?P<path>.*)$", page),
 ]

@@ -19,6 +19,7 @@ class Paper(models.Model):
     guide = models.CharField(max_length=60, blank=True)
     # Set by a person: what a check reads in the paper does not change it any more.
     title_by_hand = models.BooleanField(default=False)
+    returned_at = models.DateTimeField(null=True, blank=True)
     created_at = models.DateTimeField(auto_now_add=True)
     removed_at = models.DateTimeField(null=True, blank=True)
 

@@ -1,4 +1,4 @@
-"""The command line: `grelt check`, `grelt explain`, `grelt rules`, `grelt guides`.
+"""The command line: `grelt check`, `grelt return`, `grelt explain`, `grelt rules`, `grelt guides`.
 
 The only place of the core that reads files and the clock.
 """
@@ -34,6 +34,8 @@ def main(arguments: list[str] | None = None) -> int:
     try:
         if options.command == "check":
             return _check(options)
+        if options.command == "return":
+            return _return(options)
         if options.command == "compare":
             return _compare(options)
         if options.command == "explain":
@@ -80,6 +82,22 @@ def _parser() -> argparse.ArgumentParser:
     compare.add_argument("earlier", metavar="A", help="what `check --json` has printed")
     compare.add_argument("later", metavar="B", help="the same papers, checked again")
     compare.add_argument("--each", action="store_true", help="name every finding that differs")
+    back = commands.add_parser(
+        "return", help="what goes back: the paper with remarks, a letter, the list put right"
+    )
+    back.add_argument("paper", metavar="PAPER")
+    back.add_argument(
+        "--out", required=True, metavar="FILE", help="where it is written (-: standard output)"
+    )
+    back.add_argument(
+        "--as", dest="form", choices=api.RETURN_FORMS, metavar="FORM",
+        help=f"{', '.join(api.RETURN_FORMS)} (default: told by FILE, else the paper’s own)",
+    )  # fmt: skip
+    back.add_argument("--guide", default=api.AUTO, metavar="ID", help="a guide id, or auto")
+    back.add_argument("--house", metavar="FILE.toml", help="house rules over the guide")
+    back.add_argument("--records", metavar="FILE.json", help="looked-up records of the sources")
+    back.add_argument("--date", metavar="YYYY-MM-DD", help="the day of the return (default: today)")
+    back.add_argument("--author", default="Grelt", metavar="NAME", help="whose the comments are")
     commands.add_parser("rules", help="list the rules")
     commands.add_parser("guides", help="list the guides")
     return parser
@@ -109,6 +127,43 @@ def _check(options: argparse.Namespace) -> int:
             status = _FINDINGS
         _print(report, options, several)
     return _UNREADABLE if unreadable else status
+
+
+def _return(options: argparse.Namespace) -> int:
+    """Every finding taken as kept, a habit as one remark."""
+    from .returning.forms import ENDINGS, own_form
+
+    date = _date(options.date)
+    inputs = api.CheckInputs(
+        options.guide, _house(options.house), date, records=_records(options.records)
+    )
+    try:
+        data = _read(options.paper)
+        name = Path(options.paper).name
+        report = api.check(data, name, inputs)
+    except api.PaperUnreadable as error:
+        print(f"grelt: {Path(options.paper).name}: {error.message}", file=sys.stderr)
+        return _UNREADABLE
+    ending = Path(options.out).suffix.casefold()
+    told = own_form(name) if ending in (f".{own_form(name)}", "") else None
+    form = options.form or told or next((f for f, (e, _) in ENDINGS.items() if e == ending), "")
+    if not form:
+        print(f"grelt: what {options.out} is to be is not told; say it with --as.", file=sys.stderr)
+        return _USAGE
+    returned = api.return_of(report)
+    made, _, _ = api.return_file(
+        form, data, name, returned, author=options.author, date=f"{date}T12:00:00Z"
+    )
+    if options.out == "-":
+        sys.stdout.buffer.write(made)
+        return _CLEAN
+    try:
+        Path(options.out).write_bytes(made)
+    except OSError as error:
+        print(f"grelt: {options.out} cannot be written: {error.strerror}.", file=sys.stderr)
+        return _USAGE
+    print(f"{len(returned.remarks)} remarks in {options.out}")
+    return _CLEAN
 
 
 def _compare(options: argparse.Namespace) -> int:

@@ -89,3 +89,9 @@ class RuleMisbehaved(GreltError):
     """A rule of ours gave a finding that says nothing: a fault of the build, raised in tests alone."""
 
     code = "rule-misbehaved"
+
+
+class ReturnImpossible(GreltError):
+    """A return cannot be made in the form asked for."""
+
+    code = "return-impossible"

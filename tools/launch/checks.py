@@ -57,6 +57,7 @@ def _rules(ids: list[str]) -> int:
 
 def _tests_with_server(names: list[str]) -> int:
     _ensure_browser()
+    _ensure_office()
     node_env.ensure_packages()
     node_env.ensure_build()
     database = Postgres()
@@ -89,6 +90,12 @@ def _ensure_browser() -> None:
     has_library = any(Path("/usr/lib").glob("*/libatomic.so.1"))
     if shutil.which("chromium") is None or not has_library:
         debian.install(["chromium", "fonts-dejavu-core", "libatomic1"], "Chromium (for the tests)")
+
+
+def _ensure_office() -> None:
+    """LibreOffice, which opens what goes back to students in the tests."""
+    if shutil.which("soffice") is None:
+        debian.install(["libreoffice-writer-nogui"], "LibreOffice (for the tests)")
 
 
 def _django_tests(names: list[str], env: dict[str, str], *, side_by_side: bool = False) -> int:

@@ -60,6 +60,7 @@ def upload_draft(paper: Paper, file: HandedIn) -> None:
     newest = Draft.objects.filter(paper=paper).defer("content").order_by("-number").first()
     _refuse_same(file, newest if newest is not None and newest.sha256 == file.sha256 else None)
     _add_draft(paper, newest.number + 1 if newest else 1, file)
+    Paper.objects.filter(pk=paper.pk).update(returned_at=None)
 
 
 def _known(file: HandedIn) -> Draft | None:

@@ -34,6 +34,7 @@ class PaperSchema(serializers.Serializer[PaperRow]):
     writer = serializers.CharField(source="paper.writer")
     title = serializers.CharField(source="paper.title")
     guide = serializers.CharField(source="paper.guide")
+    returned_at = serializers.DateTimeField(source="paper.returned_at", allow_null=True)
     draft = serializers.SerializerMethodField()
     file_name = serializers.SerializerMethodField()
     check_state = CheckSchema(source="check", allow_null=True)

@@ -59,6 +59,8 @@ class _Builder:
     markers: list[tuple[int, str]] = field(default_factory=list)
     languages: list[tuple[Span, str]] = field(default_factory=list)
     boxes: list[Element] = field(default_factory=list)
+    pieces: list[tuple[int, int, Element]] = field(default_factory=list)
+    places: list[tuple[int, Element]] = field(default_factory=list)
 
     def add(self, text: str, format: RunFormat, language: str | None = None) -> None:
         if not text:
@@ -72,6 +74,17 @@ class _Builder:
         return self.growing.length
 
 
+@dataclass(frozen=True)
+class TracedParagraph:
+    """Where a paragraph of the text stands in the file: its element, and each piece of its text with the
+    element of a run that it came from. `markers` are the offsets of notes, by their element."""
+
+    element: Element
+    text: str
+    pieces: tuple[tuple[int, int, Element], ...]
+    markers: tuple[tuple[int, Element], ...]
+
+
 @dataclass
 class _Raw:
     """A paragraph before neighbours are known (contextual spacing needs them)."""
@@ -81,8 +94,10 @@ class _Raw:
 
 
 class _Walker:
-    def __init__(self, package: Package, styles: Styles) -> None:
+    def __init__(self, package: Package, styles: Styles, *, tracing: bool = False) -> None:
         self.package = package
+        self.tracing = tracing
+        self.traced: list[TracedParagraph] = []
         self.styles = styles
         self.raws: list[_Raw] = []
         self.sections = SectionReader(package, styles)
@@ -118,6 +133,15 @@ class _Walker:
         builder = _Builder()
         setting = _Setting(values.get("style", ""), behind, table)
         self._inline(element, builder, setting, None, 0)
+        if self.tracing:
+            self.traced.append(
+                TracedParagraph(
+                    element,
+                    builder.growing.text,
+                    tuple(builder.pieces),
+                    tuple(builder.places),
+                )
+            )
         self.raws.append(
             _Raw(
                 Paragraph(
@@ -182,6 +206,7 @@ class _Walker:
         language = self.styles.language(properties)
         for item in run:
             tag = item.tag.removeprefix(W)
+            start = builder.length
             if tag == "fldChar":
                 self._field_mark(item.get(f"{W}fldCharType", ""))
                 continue
@@ -216,6 +241,10 @@ class _Walker:
                 self.raised_numbers[self._note] = bool(dressed.raised)
             elif item.tag in _DRAWN or item.tag == f"{_ALTERNATES}AlternateContent":
                 builder.boxes += _boxes(item)
+            if self.tracing and builder.length > start:
+                builder.pieces.append((start, builder.length, item))
+            elif self.tracing and tag in ("footnoteReference", "endnoteReference"):
+                builder.places.append((start, item))
 
     def _field_mark(self, kind: str) -> None:
         if kind == "begin":
@@ -229,6 +258,16 @@ class _Walker:
             here.link = _link_of(here.instruction) or here.link
         elif kind == "end" and self._fields:
             self._instructing -= not self._fields.pop().in_result
+
+
+def traced_docx(package: Package, root: Element) -> tuple[TracedParagraph, ...]:
+    """The paragraphs of a .docx's text in the order in which they are read, with their places in `root`, the
+    part with the text."""
+    body = root.find(f"{W}body")
+    walker = _Walker(package, Styles(package), tracing=True)
+    if body is not None:
+        walker.walk(body, package.links(package.main), None)
+    return tuple(walker.traced)
 
 
 def read_docx(data: bytes) -> Document:

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass, field, replace
+from enum import Enum
 
 from ...document import Document, Note, Paragraph, RunFormat
 from ...errors import PaperDamaged, PaperEmpty, PaperEncrypted, PaperTooLarge
@@ -66,6 +67,16 @@ def read_odt(archive: Archive) -> Document:
     )
 
 
+def traced_odt(archive: Archive, content: Element) -> tuple[TracedParagraph, ...]:
+    """The paragraphs of an .odt's text in the order in which they are read, with their places in `content`."""
+    roots = [archive.xml("styles.xml")] if "styles.xml" in archive.names else []
+    text = content.find(f"{_OFFICE}body/{_OFFICE}text")
+    walker = _Walker(OdtStyles([*roots, content]))
+    if text is not None:
+        walker.blocks(text, _Place())
+    return tuple(walker.traced)
+
+
 @dataclass(frozen=True)
 class _Place:
     """Where in the document a block stands."""
@@ -78,6 +89,24 @@ class _Place:
     in_box: bool = False
 
 
+class Where(Enum):
+    """Where a piece of text stands in the file: in an element, behind it, or as the element itself (a tab)."""
+
+    IN = "in"
+    BEHIND = "behind"
+    ITSELF = "itself"
+
+
+@dataclass(frozen=True)
+class TracedParagraph:
+    """Where a paragraph of the text stands in the file: each piece of its text with the element that it is in,
+    behind, or made by."""
+
+    element: Element
+    text: str
+    pieces: tuple[tuple[int, int, Element, Where], ...]
+
+
 @dataclass
 class _Builder:
     growing: GrowingText = field(default_factory=GrowingText)
@@ -85,6 +114,7 @@ class _Builder:
     markers: list[tuple[int, str]] = field(default_factory=list)
     languages: list[tuple[Span, str]] = field(default_factory=list)
     boxes: list[Element] = field(default_factory=list)
+    pieces: list[tuple[int, int, Element, Where]] = field(default_factory=list)
     # White space in a row is one space; a space at the beginning is none (OpenDocument 6.1.2).
     after_space: bool = True
 
@@ -107,10 +137,21 @@ class _Builder:
             self.after_space = text[-1] in " \t\r\n"
         self.add(flowing, format)
 
+    def add_from(self, item: Element, format: RunFormat | None, where: Where) -> None:
+        """The text of an element, or what stands behind it."""
+        start = self.length
+        self.add_flowing(item.tail if where is Where.BEHIND else item.text, format)
+        self.trace(start, item, where)
+
+    def trace(self, start: int, item: Element, where: Where) -> None:
+        if self.length > start:
+            self.pieces.append((start, self.length, item, where))
+
 
 class _Walker:
     def __init__(self, styles: OdtStyles) -> None:
         self.styles = styles
+        self.traced: list[TracedParagraph] = []
         self.paragraphs: list[Paragraph] = []
         self._notes: list[tuple[str, str, Element]] = []
         self._break_next = False
@@ -147,6 +188,7 @@ class _Walker:
             builder.rendered.append(0)
             self._break_next = False
         self._inline(element, builder, name, [], None, 0)
+        self.traced.append(TracedParagraph(element, builder.growing.text, tuple(builder.pieces)))
         self.paragraphs.append(
             Paragraph(
                 index=len(self.paragraphs),
@@ -177,7 +219,7 @@ class _Walker:
         if depth > _DEEPEST:
             raise PaperTooLarge(NESTED)
         format = self.styles.run(paragraph, spans, link)
-        builder.add_flowing(element.text, format)
+        builder.add_from(element, format, Where.IN)
         for item in element:
             tag = item.tag
             if tag == f"{TEXT}span":
@@ -202,10 +244,10 @@ class _Walker:
             elif not self._special(item, builder, format) and tag not in _PASSED_OVER:
                 # Fields, ruby, references: their text counts.
                 self._inline(item, builder, paragraph, spans, link, depth + 1)
-            builder.add_flowing(item.tail, format)
+            builder.add_from(item, format, Where.BEHIND)
 
     def _special(self, item: Element, builder: _Builder, format: RunFormat | None) -> bool:
-        tag = item.tag
+        tag, start = item.tag, builder.length
         if tag == f"{TEXT}s":
             count = item.get(f"{TEXT}c", "1")
             builder.add(" " * min(whole(count) or 1, 400), format)
@@ -220,6 +262,7 @@ class _Walker:
             builder.rendered.append(builder.length)
         else:
             return False
+        builder.trace(start, item, Where.ITSELF)
         return True
 
     def finish_notes(self) -> tuple[Note, ...]:

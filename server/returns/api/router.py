@@ -1,0 +1,111 @@
+"""The return of a paper: the letter, files to take away, a page to read, and that it went back."""
+
+from typing import Any
+from urllib.parse import quote
+
+from django.contrib.auth.models import User
+from django.http import HttpResponse
+from django.urls import path
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework.request import Request
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from grelt import api as core
+from papers.models import Paper
+from papers.queries import file_of, paper_for
+
+from ..actions.change_return import give_page, set_returned, withdraw_page, write_return
+from ..actions.make import letter_of, make_file
+from ..queries import return_of
+from .schemas import FileAskedSchema, LinkFormSchema, ReturnFormSchema, ReturnSchema
+
+
+def _shown(paper: Paper) -> dict[str, Any]:
+    back = return_of(paper)
+    shown = {
+        "words": back.words,
+        "without": back.without,
+        "letter": letter_of(paper),
+        "own_form": core.own_form(file_of(paper).file_name),
+        "address": f"/read/{back.token}" if back.token else None,
+        "until": back.until,
+        "returned_at": paper.returned_at,
+    }
+    return dict(ReturnSchema(shown).data)
+
+
+class ReturnView(APIView):
+    @extend_schema(responses=ReturnSchema, operation_id="return_show")
+    def get(self, request: Request, paper_id: int) -> Response:
+        return Response(_shown(paper_for(request.user, paper_id)))
+
+    @extend_schema(request=ReturnFormSchema, responses=ReturnSchema, operation_id="return_write")
+    def put(self, request: Request, paper_id: int) -> Response:
+        paper = paper_for(request.user, paper_id)
+        form = ReturnFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        write_return(paper, **form.validated_data)
+        return Response(_shown(paper))
+
+
+class ReturnedView(APIView):
+    @extend_schema(request=None, responses=ReturnSchema, operation_id="return_done")
+    def put(self, request: Request, paper_id: int) -> Response:
+        paper = paper_for(request.user, paper_id)
+        set_returned(paper, returned=True)
+        return Response(_shown(paper))
+
+    @extend_schema(responses={200: ReturnSchema}, operation_id="return_undone")
+    def delete(self, request: Request, paper_id: int) -> Response:
+        paper = paper_for(request.user, paper_id)
+        set_returned(paper, returned=False)
+        return Response(_shown(paper))
+
+
+class LinkView(APIView):
+    @extend_schema(request=LinkFormSchema, responses=ReturnSchema, operation_id="return_give_page")
+    def put(self, request: Request, paper_id: int) -> Response:
+        paper = paper_for(request.user, paper_id)
+        form = LinkFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        give_page(paper, form.validated_data["days"])
+        return Response(_shown(paper))
+
+    @extend_schema(responses={200: ReturnSchema}, operation_id="return_withdraw_page")
+    def delete(self, request: Request, paper_id: int) -> Response:
+        paper = paper_for(request.user, paper_id)
+        withdraw_page(paper)
+        return Response(_shown(paper))
+
+
+class FileView(APIView):
+    @extend_schema(
+        parameters=[OpenApiParameter("form", str, enum=list(core.RETURN_FORMS), required=True)],
+        responses={(200, "application/octet-stream"): OpenApiTypes.BINARY},
+        operation_id="return_file",
+    )
+    def get(self, request: Request, paper_id: int) -> HttpResponse:
+        paper = paper_for(request.user, paper_id)
+        asked = FileAskedSchema(data=request.query_params)
+        asked.is_valid(raise_exception=True)
+        user = request.user
+        assert isinstance(user, User)
+        made = make_file(user, paper, asked.validated_data["form"])
+        return HttpResponse(
+            made.content,
+            content_type=made.kind,
+            headers={
+                "Content-Disposition": f"attachment; filename*=UTF-8''{quote(made.name)}",
+                "X-Content-Type-Options": "nosniff",
+            },
+        )
+
+
+urlpatterns = [
+    path("papers/<int:paper_id>/return", ReturnView.as_view()),
+    path("papers/<int:paper_id>/return/returned", ReturnedView.as_view()),
+    path("papers/<int:paper_id>/return/page", LinkView.as_view()),
+    path("papers/<int:paper_id>/return/file", FileView.as_view()),
+]

@@ -1,0 +1,48 @@
+"""What the API of returns takes and gives."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from rest_framework import serializers
+
+from grelt import api as core
+
+from ..actions.make import rounds
+
+
+class BlockSchema(serializers.Serializer[Any]):
+    """A paragraph of the letter, italics as `<i>`; a remark is known by the key of its first finding."""
+
+    kind = serializers.ChoiceField(choices=["title", "heading", "text", "remark", "example"])
+    label = serializers.CharField(allow_blank=True)  # type: ignore[assignment]  # a field of that name
+    key = serializers.CharField(allow_blank=True)
+    html = serializers.CharField()
+    text = serializers.CharField()
+
+
+class ReturnSchema(serializers.Serializer[Any]):
+    """What goes back of a paper: the letter, what a person adds to it, its page to read, and when it went."""
+
+    words = serializers.CharField(allow_blank=True)
+    without = serializers.ListField(child=serializers.CharField())
+    letter = BlockSchema(many=True)
+    own_form = serializers.CharField()
+    address = serializers.CharField(allow_null=True)
+    until = serializers.DateField(allow_null=True)
+    returned_at = serializers.DateTimeField(allow_null=True)
+
+
+class ReturnFormSchema(serializers.Serializer[Any]):
+    words = serializers.CharField(max_length=20_000, allow_blank=True, trim_whitespace=False)
+    without = serializers.ListField(
+        child=serializers.ChoiceField(choices=list(rounds())), max_length=10
+    )
+
+
+class LinkFormSchema(serializers.Serializer[Any]):
+    days = serializers.IntegerField(min_value=1, max_value=366, default=60)
+
+
+class FileAskedSchema(serializers.Serializer[Any]):
+    form = serializers.ChoiceField(choices=list(core.RETURN_FORMS))

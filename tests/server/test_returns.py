@@ -1,0 +1,174 @@
+"""The return of a paper: what was kept, the letter, files, the page to read without an account."""
+
+from __future__ import annotations
+
+import datetime
+import io
+import json
+from typing import Any
+
+import docx
+from django.test import Client, TestCase
+from django.utils import timezone
+
+from papers.models import Paper
+from returns.models import PaperReturn
+from tests.world import assignment_of, file_of, hand_in, instructor, run_waiting_checks
+
+
+class ReturnCase(TestCase):
+    def setUp(self) -> None:
+        self.user = instructor()
+        self.client.force_login(self.user)
+        self.paper = hand_in(assignment_of(self.user), "marlowe")
+        self.address = f"/api/papers/{self.paper.pk}"
+
+    def send(self, verb: str, path: str, body: Any = None) -> Any:
+        answer = getattr(self.client, verb)(
+            f"{self.address}{path}", body or {}, content_type="application/json"
+        )
+        self.assertLess(answer.status_code, 300, answer.content[:300])
+        return answer.json()
+
+    def keep(self, rule: str, remark: str = "") -> str:
+        report = self.client.get(f"{self.address}/report").json()
+        key: str = next(f["key"] for f in report["findings"] if f["rule"] == rule)
+        self.send("post", "/decisions", {"keys": [key], "verdict": "kept", "remark": remark})
+        return key
+
+    def shown(self) -> dict[str, Any]:
+        found: dict[str, Any] = self.client.get(f"{self.address}/return").json()
+        return found
+
+
+class TheLetter(ReturnCase):
+    def test_only_what_was_kept_goes_into_it_in_the_persons_words(self) -> None:
+        self.assertNotIn("remark", [b["kind"] for b in self.shown()["letter"]])
+        key = self.keep("cite-unlisted", "Who is Pellow?")
+        remarks = [b for b in self.shown()["letter"] if b["kind"] == "remark"]
+        self.assertEqual([b["key"] for b in remarks], [key])
+        self.assertTrue(remarks[0]["text"].startswith("Who is Pellow? Pellow is cited here"))
+
+    def test_words_and_rounds_left_out_are_kept(self) -> None:
+        self.keep("cite-unlisted")
+        self.send("put", "/return", {"words": "Well read.\nTwo things.", "without": ["match"]})
+        letter = [b["text"] for b in self.shown()["letter"]]
+        self.assertIn("Well read.", letter)
+        self.assertFalse(any("Pellow" in text for text in letter))
+
+    def test_returned_is_told_in_the_list_and_taken_back_and_ends_with_a_new_draft(self) -> None:
+        self.send("put", "/return/returned")
+        listed = self.client.get(f"/api/assignments/{self.paper.assignment_id}/papers").json()
+        rows = listed.get("papers") or listed.get("results")
+        self.assertIsNotNone(rows[0]["returned_at"])
+        self.send("delete", "/return/returned")
+        self.assertIsNone(self.shown()["returned_at"])
+        self.send("put", "/return/returned")
+        again = io.BytesIO(file_of("dray"))
+        again.name = "second.docx"
+        self.assertEqual(
+            self.client.post(f"{self.address}/drafts", {"file": again}).status_code, 200
+        )
+        self.assertIsNone(Paper.objects.get(pk=self.paper.pk).returned_at)
+
+    def test_a_paper_that_is_not_checked_has_none_yet(self) -> None:
+        other = hand_in(self.paper.assignment, "dray", checked=False)
+        answer = self.client.get(f"/api/papers/{other.pk}/return")
+        self.assertEqual((answer.status_code, answer.json()["code"]), (409, "not-checked"))
+
+
+class Files(ReturnCase):
+    def test_the_students_own_file_with_the_instructors_name_on_the_remarks(self) -> None:
+        self.keep("cite-unlisted", "Who is Pellow?")
+        answer = self.client.get(f"{self.address}/return/file", {"form": "docx"})
+        self.assertEqual(answer.status_code, 200)
+        self.assertIn("-returned.docx", answer["Content-Disposition"])
+        (comment,) = docx.Document(io.BytesIO(answer.content)).comments
+        self.assertEqual(comment.author, "Tamsin Vale")
+        self.assertTrue(comment.text.startswith("Who is Pellow?"))
+
+    def test_every_other_form(self) -> None:
+        self.keep("list-order")
+        for form in (
+            "html",
+            "letter",
+            "letter-docx",
+            "list",
+            "list-docx",
+            "list-odt",
+            "csl",
+            "bibtex",
+            "ris",
+            "csv",
+            "json",
+        ):
+            with self.subTest(form):
+                answer = self.client.get(f"{self.address}/return/file", {"form": form})
+                self.assertEqual(answer.status_code, 200)
+                self.assertGreater(len(answer.content), 100)
+                self.assertEqual(answer["X-Content-Type-Options"], "nosniff")
+
+    def test_a_form_that_the_paper_has_not_is_refused_in_words(self) -> None:
+        answer = self.client.get(f"{self.address}/return/file", {"form": "odt"})
+        self.assertEqual(answer.status_code, 422)
+        self.assertIn("Take it as docx", json.loads(answer.content)["message"])
+        self.assertEqual(
+            self.client.get(f"{self.address}/return/file", {"form": "exe"}).status_code, 400
+        )
+
+
+class ThePageToRead(ReturnCase):
+    def give(self, days: int = 30) -> str:
+        address: str = self.send("put", "/return/page", {"days": days})["address"]
+        return address
+
+    def test_it_is_read_without_an_account_and_shows_the_return_alone(self) -> None:
+        self.keep("cite-unlisted", "Who is <b>Pellow</b>?")
+        address = self.give()
+        answer = Client().get(address)
+        page = answer.content.decode()
+        self.assertEqual(answer.status_code, 200)
+        self.assertIn("Who is &lt;b&gt;Pellow&lt;/b&gt;?", page)
+        self.assertNotIn("out of alphabetical order", page.casefold())
+        self.assertNotIn("<script", page)
+        self.assertIn("default-src 'none'; style-src 'sha256-", answer["Content-Security-Policy"])
+        self.assertEqual(answer["Referrer-Policy"], "no-referrer")
+        self.assertEqual(answer["Cache-Control"], "no-store")
+        self.assertNotIn("csrftoken", answer.cookies)
+
+    def test_addresses_are_not_to_be_guessed_and_never_the_same(self) -> None:
+        first = self.give()
+        self.assertGreaterEqual(len(first.rpartition("/")[2]), 24)
+        self.assertEqual(self.give(), first)
+        self.send("delete", "/return/page")
+        self.assertNotEqual(self.give(), first)
+
+    def test_withdrawn_ended_and_removed_it_shows_nothing(self) -> None:
+        address = self.give()
+        PaperReturn.objects.update(until=timezone.localdate() - datetime.timedelta(days=1))
+        self.assertEqual(Client().get(address).status_code, 404)
+        self.assertEqual(self.give(), address)
+        self.client.delete(self.address)
+        gone = Client().get(address)
+        self.assertEqual(gone.status_code, 404)
+        self.assertNotIn(b"Marlowe", gone.content)
+        self.assertEqual(Client().get("/read/nothing-of-ours").status_code, 404)
+
+    def test_what_is_decided_later_is_seen_when_the_letter_is_written_or_returned_anew(
+        self,
+    ) -> None:
+        address = self.give()
+        self.keep("cite-unlisted")
+        self.assertNotIn(b"Pellow is cited here", Client().get(address).content)
+        self.send("put", "/return/returned")
+        self.assertIn(b"Pellow is cited here", Client().get(address).content)
+
+    def test_it_can_be_read_and_not_written(self) -> None:
+        self.assertEqual(Client().post(self.give()).status_code, 405)
+
+    def test_a_new_check_leaves_what_was_given(self) -> None:
+        self.keep("cite-unlisted")
+        address = self.give()
+        self.client.post(f"{self.address}/checks")
+        run_waiting_checks()
+        self.assertIn(b"Pellow is cited here", Client().get(address).content)
