@@ -67,7 +67,7 @@ class TheLetter(ReturnCase):
         again = io.BytesIO(file_of("dray"))
         again.name = "second.docx"
         self.assertEqual(
-            self.client.post(f"{self.address}/drafts", {"file": again}).status_code, 200
+            self.client.post(f"{self.address}/drafts", {"file": again}).status_code, 201
         )
         self.assertIsNone(Paper.objects.get(pk=self.paper.pk).returned_at)
 

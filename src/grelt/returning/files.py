@@ -15,7 +15,7 @@ from odf.text import P, Span
 
 from ..exchange import FieldsInvalid, work_of, works_to
 from .gather import Return, said_of
-from .letter import Block, letter
+from .letter import Block, capital, letter
 from .put_right import Listed, PutRight, put_right
 
 _SIZE = 12
@@ -33,6 +33,8 @@ def letter_docx(returned: Return) -> bytes:
         if block.kind == "example":
             paragraph.paragraph_format.left_indent = Pt(24)
             paragraph.add_run(f"{block.label}: ").font.size = Pt(_SMALL)
+        if block.kind == "remark":
+            paragraph.add_run(f"{capital(block.label)}. ").bold = True
         _runs(paragraph, block.runs)
     return _saved(file)
 

@@ -110,6 +110,11 @@ def _remark(remark: Remark) -> Iterator[Block]:
         yield Block("example", stretches(expected), "it should be", remark.key)
 
 
+def capital(text: str) -> str:
+    """With a capital at its beginning."""
+    return text[:1].upper() + text[1:]
+
+
 def _plain(kind: BlockKind, text: str) -> Block:
     return Block(kind, ((text, False),))
 

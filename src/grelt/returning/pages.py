@@ -7,8 +7,9 @@ from collections import defaultdict
 from html import escape
 from itertools import pairwise
 
+from ..help import rule_help
 from .gather import At, Json, Return, said_of
-from .letter import Block, letter
+from .letter import Block, capital, letter
 from .put_right import Listed, put_right
 
 _STYLE = """
@@ -18,7 +19,7 @@ h1 { font-size: 1.4rem; } h2 { font-size: 1.05rem; margin-top: 1.6rem; }
 .example { margin: .1rem 0 .1rem 1.5rem; } .example b { font-weight: 400; color: #4a5a60; font-size: .9rem; }
 .entry { padding-left: 2.5rem; text-indent: -2.5rem; line-height: 2; }
 .was { color: #4a5a60; font-size: .9rem; line-height: 1.4; }
-mark { background: none; border-bottom: 2px solid #0b5a63; } sup a { text-decoration: none; }
+mark { background: none; color: inherit; border-bottom: 2px solid #0b5a63; } sup a { text-decoration: none; }
 .block { margin-left: 2.5rem; } .centre { text-align: center; } ol.notes { font-size: .95rem; }
 @media (prefers-color-scheme: dark) {
   body { background: #14191b; color: #e4e9ea; } a { color: #7cc4c9; } .example b, .was { color: #a9b6ba; }
@@ -61,7 +62,7 @@ def _marked(returned: Return) -> str:
     text = "".join(_paragraph(p, marks.get(p["index"], [])) for p in report["paragraphs"])
     notes = "".join(
         f'<li id="r{n}">{"<br>".join(escape(line) for line in said_of(remark))} '
-        f'<a href="#p{n}">↩</a></li>'
+        f'<a href="#p{n}">↩</a>{_why(remark.rule, report["guide"]["id"])}</li>'
         for n, remark in enumerate(returned.remarks, start=1)
     )
     head = f"<h2>Remarks</h2><ol class='notes'>{notes}</ol>" if notes else ""
@@ -89,13 +90,19 @@ def _block(block: Block) -> str:
         return f"<h2>{words}</h2>"
     if block.kind == "example":
         return f'<p class="example"><b>{escape(block.label)}</b> {words}</p>'
-    return f"<p>{words}</p>"
+    lead = f"<b>{escape(capital(block.label))}.</b> " if block.label else ""
+    return f"<p>{lead}{words}</p>"
 
 
 def _listed(entry: Listed) -> str:
     runs = "".join(f"<i>{escape(t)}</i>" if italic else escape(t) for t, italic in entry.runs)
     was = f'<p class="was">was: {escape(entry.was)}</p>' if entry.was else ""
     return f'<p class="entry">{runs}</p>{was}'
+
+
+def _why(rule: str, guide: str) -> str:
+    """What a remark is good for, as the help page of its rule has it."""
+    return f'<p class="was">{escape(rule_help(rule, guide).why)}</p>'
 
 
 def _paragraph(paragraph: Json, marks: list[tuple[At, int]]) -> str:

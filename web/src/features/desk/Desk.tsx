@@ -23,8 +23,9 @@ import { Ledger } from "./ledger/Ledger";
 import { PageRound } from "./page/PageRound";
 import { KeyHelp } from "./reckoning/KeyHelp";
 import { Reckoning } from "./reckoning/Reckoning";
+import { ReturnRound } from "./return/ReturnRound";
 import { conflictOf } from "./state/conflictOf";
-import type { DeskModel } from "./state/model";
+import { RETURN, type DeskModel } from "./state/model";
 import { useDeskKeys } from "./useDeskKeys";
 
 interface Props {
@@ -50,13 +51,19 @@ function Panes() {
   return (
     <main className="desk" aria-label={`The desk of ${paper.writer || paper.file_name}`}>
       <Reckoning />
-      <div className="desk-panes" ref={frame}>
-        <PageRun />
-        <Galley />
-        {round === "page" && choice === null ? <PageRound /> : <Ledger />}
-        <Thread frame={frame} />
-      </div>
-      <Bench />
+      {round === RETURN && choice === null ? (
+        <ReturnRound />
+      ) : (
+        <>
+          <div className="desk-panes" ref={frame}>
+            <PageRun />
+            <Galley />
+            {round === "page" && choice === null ? <PageRound /> : <Ledger />}
+            <Thread frame={frame} />
+          </div>
+          <Bench />
+        </>
+      )}
       <ParagraphMenu />
       <KeyHelp />
     </main>

@@ -9,6 +9,7 @@ import {
   decisionsByKey,
   focusOf,
   handsByKey,
+  RETURN,
   roundOf,
   ROUNDS,
   type Choice,
@@ -85,7 +86,7 @@ export function DeskProvider({ children, ...given }: Given & { children: ReactNo
   );
   const focus = useMemo(() => focusOf(model, choice, place), [model, choice, place]);
   const inRound = useMemo(
-    () => report.findings.filter((f) => round === null || roundOf(f) === round),
+    () => report.findings.filter((f) => round === null || round === RETURN || roundOf(f) === round),
     [report.findings, round],
   );
   const matters = useMemo(() => mattersOf(inRound, model.groups, ui.opened), [inRound, model.groups, ui.opened]);

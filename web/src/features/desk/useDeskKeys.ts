@@ -1,5 +1,6 @@
 import { useKeys } from "../../shared/useKeys";
 import { useDeskContext } from "./DeskContext";
+import { RETURN } from "./state/model";
 
 /** The keys of the desk; `reckoning/KeyHelp.tsx` shows them. */
 export function useDeskKeys() {
@@ -27,7 +28,7 @@ export function useDeskKeys() {
     p: () => act.nextPlace(-1),
     "?": () => dispatch({ type: "help", on: true }),
     Escape: () => (ui.mode === "look" ? act.choose(null, "bench") : dispatch({ type: "mode", mode: "look" })),
-    ...Object.fromEntries(rounds.map((r, i) => [String(i + 1), () => act.setRound(r.id)])),
+    ...Object.fromEntries([...rounds.map((r) => r.id), RETURN].map((id, i) => [String(i + 1), () => act.setRound(id)])),
     "0": () => act.setRound(null),
   });
 }

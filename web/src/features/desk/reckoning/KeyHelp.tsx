@@ -21,7 +21,8 @@ export function KeyHelp() {
     ["/", "find a source by any word"],
     ["X", "cross-check: sources down, pages across"],
     ["[ ]", "previous, next paper"],
-    [`0–${rounds.length}`, "all slips, or one round of the work"],
+    [`0–${rounds.length + 1}`, "all slips, one round of the work, or what goes back"],
+    ["⏎", "what goes back: returned, and on to the next paper"],
     ["Esc", "put away what is chosen"],
     ["?", "this page"],
   ];

@@ -2,11 +2,12 @@ import LinearProgress from "@mui/material/LinearProgress";
 
 import { useDeskContext } from "../DeskContext";
 import { isLeft, mattersOf } from "../state/matters";
-import { roundOf } from "../state/model";
+import { stateOf } from "../state/going";
+import { RETURN, roundOf } from "../state/model";
 
 /** The counts as a sentence of figures that can be pressed, and the rounds of the work. */
 export function Reckoning() {
-  const { model, decisions, round, rounds, busy, ui, act } = useDeskContext();
+  const { paper, model, decisions, round, rounds, busy, ui, act } = useDeskContext();
   const { report } = model;
   const all = mattersOf(report.findings, model.groups, ui.opened);
   const leftIn = (of: string | null) => all.filter((m) => (of === null || roundOf(m.findings[0]!) === of) && isLeft(m, decisions)).length;
@@ -22,6 +23,7 @@ export function Reckoning() {
     const [first] = report.citations;
     if (first) act.choose({ kind: "citation", id: first.id }, "bench");
   };
+  const kept = all.filter((m) => stateOf(m, decisions) === "kept").length;
   const { tally, findings } = report;
   const agree = tally.sources_cited === tally.entries && tally.unlisted === 0 && tally.uncited === 0;
   const habits = model.groups.filter((g) => g.habit).length;
@@ -63,6 +65,15 @@ export function Reckoning() {
             press={() => act.setRound(r.id)}
           />
         ))}
+        <button
+          type="button"
+          className={round === RETURN ? "round on" : "round"}
+          aria-pressed={round === RETURN}
+          onClick={() => act.setRound(RETURN)}
+        >
+          <span>Return</span>
+          <b>{paper.returned_at ? "returned" : kept === 0 ? "nothing kept" : kept === 1 ? "1 remark" : `${kept} remarks`}</b>
+        </button>
       </nav>
       {busy && <LinearProgress className="reckoning-busy" aria-label="Checking again" />}
     </div>

@@ -24,6 +24,9 @@ export interface Round {
 /** The order of the work. A round shows when the report has rules of its families to offer. */
 export const ROUNDS: readonly Round[] = ROUNDS_OF_THE_CORE;
 
+/** The last round, which looks for nothing: what goes back. */
+export const RETURN = "return";
+
 export interface SlipGroup {
   rule: string;
   label: string;

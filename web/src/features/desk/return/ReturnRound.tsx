@@ -1,0 +1,33 @@
+import LinearProgress from "@mui/material/LinearProgress";
+
+import "./return.css";
+
+import { ProblemNote } from "../../../shared/ProblemNote";
+import { useReturn } from "../data/useReturn";
+import { useDeskContext } from "../DeskContext";
+import { decidedSignature } from "../state/going";
+import { Contents } from "./Contents";
+import { LetterSheet } from "./LetterSheet";
+import { TakeAway } from "./TakeAway";
+
+/** The last round: the letter as it goes back, what goes into it, and what to take away. */
+export function ReturnRound() {
+  const { paper, data } = useDeskContext();
+  const back = useReturn(paper.id, decidedSignature(data.desk.data));
+  const returned = back.back.data;
+  return (
+    <>
+      <div className="return-panes">
+        <section className="return-desk" aria-label="The letter" tabIndex={0}>
+          {back.back.isError && <ProblemNote problem={back.back.error} retry={() => void back.back.refetch()} />}
+          {!returned && !back.back.isError && <LinearProgress aria-label="Writing the letter" />}
+          {returned && <LetterSheet key={paper.id} returned={returned} write={back.write} />}
+        </section>
+        <aside className="return-side" aria-label="What goes into the letter">
+          <Contents without={returned?.without ?? []} write={back.write} words={returned?.words ?? ""} />
+        </aside>
+      </div>
+      {returned && <TakeAway returned={returned} back={back} />}
+    </>
+  );
+}
