@@ -51,6 +51,8 @@ PICTURES: list[tuple[str, str, str, str, list[str]]] = [
         "",
         ["least_words=1400", "list_scope=The list may hold works consulted"],
     ),
+    # The last, for it decides things.
+    ("desk-return", "light", "Ilka Brandt", "?round=return", ["Keep all", "Make the page"]),
 ]
 
 
@@ -73,7 +75,7 @@ def take(page: Page, base: str, target: str, query: str, keys: list[str]) -> Non
     if target and not target.startswith("/"):
         link = page.get_by_role("link", name=target)
         page.goto(f"{base}{link.get_attribute('href')}{query}")
-        page.locator(".row, .cross tr, .page-round").first.wait_for()
+        page.locator(".row, .cross tr, .page-round, .letter").first.wait_for()
     page.wait_for_timeout(700)
     for key in keys:
         if len(key) > 1:

@@ -31,7 +31,7 @@ from .set_right import (
     paragraph_keys,
     stable_keys,
 )
-from .structure import Role, Structure, prepared, structure_of
+from .structure import NOTES_BEGIN, Role, Structure, prepared, structure_of
 from .system import citation_system
 from .text.folding import letters, words
 from .text.spans import Span
@@ -349,8 +349,8 @@ def analyse(
     records: Records | None = None,
 ) -> Paper:
     """Run every stage on a document. Pure: the same arguments give the same paper."""
-    document = prepared(document)
     right = set_right or SetRight()
+    document = prepared(document, _notes_from(document, right))
     keys = paragraph_keys(document)
     structure = structure_of(
         document, {i: right.roles[key] for i, key in enumerate(keys) if key in right.roles}
@@ -385,6 +385,15 @@ def analyse(
         records or Records(),
         keys,
     )
+
+
+def _notes_from(document: Document, right: SetRight) -> int | None:
+    """The paragraph with which a person says that the typed notes begin."""
+    begins = {key for key, role in right.roles.items() if role == NOTES_BEGIN}
+    if not begins:
+        return None
+    keys = enumerate(paragraph_keys(document))
+    return next((index for index, key in keys if key in begins), None)
 
 
 def _with_list_roles(structure: Structure, sources: SourceEntries) -> Structure:

@@ -31,9 +31,9 @@ class Returning(BrowserTestCase):
         keys.press("Escape")
         self.page.get_by_role("button", name=re.compile("^Return (nothing|\\d|returned)")).click()
         self.page.get_by_role("button", name="Keep all").click()
-        expect(self.page.get_by_role("button", name=re.compile("^Return (nothing|\\d|returned)"))).to_contain_text(
-            "4 remarks"
-        )
+        expect(
+            self.page.get_by_role("button", name=re.compile("^Return (nothing|\\d|returned)"))
+        ).to_contain_text("4 remarks")
 
     def test_what_is_kept_is_in_the_letter_and_what_is_waived_is_not(self) -> None:
         self.decide_all()
@@ -65,7 +65,9 @@ class Returning(BrowserTestCase):
         address = away.locator(".return-address").get_attribute("href") or ""
         reader = self.window()
         reader.goto(address)
-        expect(reader.get_by_role("heading", name="The Mill at Slack Water", level=1)).to_be_visible()
+        expect(
+            reader.get_by_role("heading", name="The Mill at Slack Water", level=1)
+        ).to_be_visible()
         expect(reader.locator("mark").first).to_be_visible()
         expect(reader.get_by_text("Why", exact=True)).to_have_count(0)
         self.assert_open_to_all(reader)
@@ -87,10 +89,10 @@ class Returning(BrowserTestCase):
         expect(self.page.get_by_role("heading", name="Bram Tolliver")).to_be_visible()
         self.assertIsNotNone(Paper.objects.get(pk=self.paper.pk).returned_at)
         self.go(f"/papers/{self.paper.pk}?round=return")
-        expect(self.page.get_by_role("button", name=re.compile("^Return (nothing|\\d|returned)"))).to_contain_text(
-            "returned"
-        )
+        expect(
+            self.page.get_by_role("button", name=re.compile("^Return (nothing|\\d|returned)"))
+        ).to_contain_text("returned")
         self.page.get_by_role("button", name="not yet").click()
-        expect(self.page.get_by_role("button", name=re.compile("^Return (nothing|\\d|returned)"))).to_contain_text(
-            "4 remarks"
-        )
+        expect(
+            self.page.get_by_role("button", name=re.compile("^Return (nothing|\\d|returned)"))
+        ).to_contain_text("4 remarks")

@@ -63,6 +63,22 @@ class ByHand(unittest.TestCase):
         self.assertEqual((run_on["tally"]["entries"], ended["tally"]["entries"]), (3, 2))
         self.assertEqual(ended["tally"]["uncited"], 0)
 
+    def test_where_typed_notes_begin(self) -> None:
+        text = (
+            "The gate was shut.¹ The mill stood.²\n\n* * *\n\n"
+            "1. Adaeze Okonjo, *Salt and Slack Water* (Tidemark Press, 2021), 9.\n\n"
+            "2. Okonjo, *Salt*, 12.\n\n* * *\n\nThe keepers wrote what they saw, and signed it.\n"
+        ).encode()
+        plain = api.check(text, "paper.md", api.CheckInputs("chicago-17-notes"))
+        key = next(p["key"] for p in plain["paragraphs"] if "Adaeze" in p["text"])
+        found = api.check(
+            text, "paper.md", api.CheckInputs("chicago-17-notes", roles={key: "note-first"})
+        )
+        self.assertEqual((len(plain["notes"]), len(found["notes"])), (0, 2))
+        self.assertEqual([n["number"] for n in found["notes"]], [1, 2])
+        self.assertTrue(all(n["marker"] is not None for n in found["notes"]))
+        self.assertGreater(found["tally"]["citations"], plain["tally"]["citations"])
+
     def test_a_list_without_a_heading(self) -> None:
         found = self.report("* * *", Bray="list-first")
         self.assertEqual(found["tally"]["entries"], 2)

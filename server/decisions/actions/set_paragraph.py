@@ -16,6 +16,7 @@ _SAID = {
     "list-heading": "The list begins here",
     "list-first": "The list begins here",
     "list-last": "The list ends here",
+    "note-first": "The notes begin here",
     "writer": "This is the writer",
     "title": "This is the title",
 }

@@ -11,10 +11,13 @@ from .headings import is_consulted
 from .kinds import FrontMatter, Role
 from .lists import SourceList, list_members, looks_like_entry
 
+# The typed notes begin with this paragraph.
+NOTES_BEGIN = "note-first"
 # What can be said of a paragraph: `list-heading` heads the list, `list-first` is its first entry where it has
 # no heading, `list-last` its last one.
 BY_HAND = (
-    "list-heading", "list-first", "list-last", "heading", "body", "block-quote", "title", "writer", "other",
+    "list-heading", "list-first", "list-last", NOTES_BEGIN, "heading", "body", "block-quote", "title", "writer",
+    "other",
 )  # fmt: skip
 _ROLES = {
     "heading": Role.HEADING,

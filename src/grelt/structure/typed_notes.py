@@ -41,13 +41,14 @@ class _Marker:
     time: int = 1
 
 
-def with_typed_notes(document: Document) -> Document:
-    """The document with its hand-typed notes made notes. Documents that have none, or that
-    have notes of the file's own, come back as they are."""
+def with_typed_notes(document: Document, begin: int | None = None) -> Document:
+    """The document with its hand-typed notes made notes: those that a person says `begin` with a paragraph,
+    or those that are told. Documents that have none, or that have notes of the file's own, come back as they
+    are."""
     if document.notes:
         return document
     text = document.paragraphs
-    found = _numbered(text)
+    found = _numbered(text) if begin is None else _from(text, begin)
     if found is None:
         return document
     heading, groups = found
@@ -92,6 +93,25 @@ def _numbered(text: Sequence[Paragraph]) -> tuple[int | None, list[_Group]] | No
         if len(groups) >= _FEWEST and ends and not _under_list(text, one):
             return None, groups
     return None
+
+
+def _from(text: Sequence[Paragraph], begin: int) -> tuple[int | None, list[_Group]] | None:
+    """The notes from a paragraph on, whatever they begin with: the first has the number that it has, or is the
+    first."""
+    groups = _groups(text[begin:], gaps=True)
+    if not groups:
+        groups = [_Group(_number_of(text[begin]) or 1, [text[begin]])]
+        groups += _following(text[begin + 1 :], groups[0].number)
+    return begin, groups
+
+
+def _following(text: Sequence[Paragraph], number: int) -> list[_Group]:
+    found: list[_Group] = []
+    for paragraph in text:
+        if _number_of(paragraph) != number + len(found) + 1:
+            break
+        found.append(_Group(number + len(found) + 1, [paragraph]))
+    return found
 
 
 def _belongs(after: Sequence[Paragraph], groups: list[_Group]) -> bool:

@@ -1393,6 +1393,7 @@ export interface components {
          * @description * `list-heading` - list-heading
          *     * `list-first` - list-first
          *     * `list-last` - list-last
+         *     * `note-first` - note-first
          *     * `heading` - heading
          *     * `body` - body
          *     * `block-quote` - block-quote
@@ -1401,7 +1402,7 @@ export interface components {
          *     * `other` - other
          * @enum {string}
          */
-        RoleEnum: "list-heading" | "list-first" | "list-last" | "heading" | "body" | "block-quote" | "title" | "writer" | "other";
+        RoleEnum: "list-heading" | "list-first" | "list-last" | "note-first" | "heading" | "body" | "block-quote" | "title" | "writer" | "other";
         RoundSchema: {
             id: string;
             title: string;

@@ -116,6 +116,7 @@ export const PARAGRAPH_ROLES = [
   "list-heading",
   "list-first",
   "list-last",
+  "note-first",
   "heading",
   "body",
   "block-quote",

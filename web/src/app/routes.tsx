@@ -1,32 +1,30 @@
-import { createBrowserRouter } from "react-router";
+import { createBrowserRouter, type RouteObject } from "react-router";
 
-import { ComposePage } from "../features/compose";
-import { CoursesPage } from "../features/courses";
-import { CrossCheckPage } from "../features/cross-check";
-import { DeskPage } from "../features/desk";
-import { AssignmentHousePage, CourseHousePage } from "../features/house";
-import { PapersPage } from "../features/papers";
-import { ShelfPage } from "../features/shelf";
-import { SignInPage } from "../features/sign-in";
 import { BrokenPage } from "./BrokenPage";
 import { Frame } from "./Frame";
 import { LostPage } from "./LostPage";
 
+/** A view of its own file, fetched when it is first gone to. */
+function view(load: () => Promise<RouteObject["Component"]>): Pick<RouteObject, "lazy"> {
+  return { lazy: async () => ({ Component: await load() }) };
+}
+
 export const router = createBrowserRouter([
-  { path: "/sign-in", element: <SignInPage /> },
+  { path: "/sign-in", ...view(async () => (await import("../features/sign-in")).SignInPage) },
   {
     element: <Frame />,
     errorElement: <BrokenPage />,
+    HydrateFallback: () => null,
     children: [
-      { path: "/", element: <CoursesPage /> },
-      { path: "/assignments/:assignmentId", element: <PapersPage /> },
-      { path: "/assignments/:assignmentId/house", element: <AssignmentHousePage /> },
-      { path: "/courses/:courseId/house", element: <CourseHousePage /> },
-      { path: "/papers/:paperId", element: <DeskPage /> },
-      { path: "/papers/:paperId/cross-check", element: <CrossCheckPage /> },
-      { path: "/guides", element: <ShelfPage /> },
-      { path: "/guides/:guideId", element: <ShelfPage /> },
-      { path: "/compose", element: <ComposePage /> },
+      { path: "/", ...view(async () => (await import("../features/courses")).CoursesPage) },
+      { path: "/assignments/:assignmentId", ...view(async () => (await import("../features/papers")).PapersPage) },
+      { path: "/assignments/:assignmentId/house", ...view(async () => (await import("../features/house")).AssignmentHousePage) },
+      { path: "/courses/:courseId/house", ...view(async () => (await import("../features/house")).CourseHousePage) },
+      { path: "/papers/:paperId", ...view(async () => (await import("../features/desk")).DeskPage) },
+      { path: "/papers/:paperId/cross-check", ...view(async () => (await import("../features/cross-check")).CrossCheckPage) },
+      { path: "/guides", ...view(async () => (await import("../features/shelf")).ShelfPage) },
+      { path: "/guides/:guideId", ...view(async () => (await import("../features/shelf")).ShelfPage) },
+      { path: "/compose", ...view(async () => (await import("../features/compose")).ComposePage) },
       { path: "*", element: <LostPage /> },
     ],
   },

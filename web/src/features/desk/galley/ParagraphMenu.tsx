@@ -11,6 +11,7 @@ const SAID: Record<ParagraphRole, string> = {
   "list-heading": "The list begins here, with this heading",
   "list-first": "The list begins here, with this entry",
   "list-last": "The list ends here",
+  "note-first": "The typed notes begin here, with this one",
   heading: "This is a heading",
   "block-quote": "This is a block quotation",
   body: "This is text",

@@ -15,6 +15,9 @@ export function ReturnRound() {
   const { paper, data } = useDeskContext();
   const back = useReturn(paper.id, decidedSignature(data.desk.data));
   const returned = back.back.data;
+  // What was just chosen shows at once; the letter follows.
+  const { variables, isPending } = back.write;
+  const without = (isPending ? variables.without : returned?.without) ?? [];
   return (
     <>
       <div className="return-panes">
@@ -24,7 +27,7 @@ export function ReturnRound() {
           {returned && <LetterSheet key={paper.id} returned={returned} write={back.write} />}
         </section>
         <aside className="return-side" aria-label="What goes into the letter">
-          <Contents without={returned?.without ?? []} write={back.write} words={returned?.words ?? ""} />
+          <Contents without={without} write={back.write} words={returned?.words ?? ""} />
         </aside>
       </div>
       {returned && <TakeAway returned={returned} back={back} />}
