@@ -400,6 +400,7 @@ class WhoMaySeeWhat(TestCase):
             ("put", f"{paper}/details", {"writer": "", "title": "", "guide": ""}),
             ("post", f"{course}/house/previews", {"house": {}}),
             ("get", f"{paper}/return", {}),
+            ("get", f"{paper}/drafts/compared", {}),
             ("put", f"{paper}/return", {"words": "", "without": []}),
             ("put", f"{paper}/return/returned", {}),
             ("delete", f"{paper}/return/returned", {}),

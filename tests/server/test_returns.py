@@ -172,3 +172,49 @@ class ThePageToRead(ReturnCase):
         self.client.post(f"{self.address}/checks")
         run_waiting_checks()
         self.assertIn(b"Pellow is cited here", Client().get(address).content)
+
+
+class Drafts(ReturnCase):
+    def compared(self) -> dict[str, Any]:
+        found: dict[str, Any] = self.client.get(f"{self.address}/drafts/compared").json()
+        return found
+
+    def second(self, name: str = "marlowe", **mended: str) -> None:
+        data = file_of(name)
+        file = docx.Document(io.BytesIO(data))
+        for paragraph in file.paragraphs:
+            for run in paragraph.runs:
+                for old, new in mended.items():
+                    run.text = run.text.replace(old, new)
+        out = io.BytesIO()
+        file.save(out)
+        again = io.BytesIO(out.getvalue())
+        again.name = "second.docx"
+        answer = self.client.post(f"{self.address}/drafts", {"file": again})
+        self.assertEqual(answer.status_code, 201)
+        run_waiting_checks()
+
+    def test_one_draft_has_nothing_beside_it(self) -> None:
+        found = self.compared()
+        self.assertEqual([d["slips"] for d in found["drafts"]], [5])
+        self.assertIsNone(found["compared"])
+
+    def test_mended_still_there_and_new_by_identity_what_was_asked_first(self) -> None:
+        asked = self.keep("list-order")
+        # The unlisted source is another's now; everything else is as it was.
+        self.second(Pellow="Quill")
+        found = self.compared()
+        self.assertEqual([d["number"] for d in found["drafts"]], [1, 2])
+        compared = found["compared"]
+        mended = {row["rule"] for row in compared["mended"]}
+        self.assertIn("cite-unlisted", mended)
+        self.assertIn("entry-uncited", mended)
+        self.assertEqual(compared["still"][0]["key"], asked)
+        self.assertTrue(compared["still"][0]["asked"])
+        keys = [row["key"] for part in compared.values() for row in part]
+        self.assertEqual(len(keys), len(set(keys)))
+        # Decisions hang on keys: what was kept is kept in the new draft.
+        kept = {
+            d["finding_key"] for d in self.client.get(f"{self.address}/desk").json()["decisions"]
+        }
+        self.assertEqual(kept, {asked})

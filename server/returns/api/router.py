@@ -18,8 +18,15 @@ from papers.queries import file_of, paper_for
 
 from ..actions.change_return import give_page, set_returned, withdraw_page, write_return
 from ..actions.make import letter_of, make_file
+from ..drafts import drafts_of
 from ..queries import return_of
-from .schemas import FileAskedSchema, LinkFormSchema, ReturnFormSchema, ReturnSchema
+from .schemas import (
+    DraftsSchema,
+    FileAskedSchema,
+    LinkFormSchema,
+    ReturnFormSchema,
+    ReturnSchema,
+)
 
 
 def _shown(paper: Paper) -> dict[str, Any]:
@@ -103,7 +110,14 @@ class FileView(APIView):
         )
 
 
+class DraftsView(APIView):
+    @extend_schema(responses=DraftsSchema, operation_id="drafts_show")
+    def get(self, request: Request, paper_id: int) -> Response:
+        return Response(DraftsSchema(drafts_of(paper_for(request.user, paper_id))).data)
+
+
 urlpatterns = [
+    path("papers/<int:paper_id>/drafts/compared", DraftsView.as_view()),
     path("papers/<int:paper_id>/return", ReturnView.as_view()),
     path("papers/<int:paper_id>/return/returned", ReturnedView.as_view()),
     path("papers/<int:paper_id>/return/page", LinkView.as_view()),

@@ -46,3 +46,38 @@ class LinkFormSchema(serializers.Serializer[Any]):
 
 class FileAskedSchema(serializers.Serializer[Any]):
     form = serializers.ChoiceField(choices=list(core.RETURN_FORMS))
+
+
+class DraftSchema(serializers.Serializer[Any]):
+    """A draft: its file, when it came, and how many slips it has (null: it could not be read)."""
+
+    number = serializers.IntegerField()
+    file_name = serializers.CharField()
+    uploaded_at = serializers.DateTimeField()
+    slips = serializers.IntegerField(allow_null=True)
+
+
+class ComparedFindingSchema(serializers.Serializer[Any]):
+    """A finding in two drafts; `asked` says that it was kept for the student to mend."""
+
+    key = serializers.CharField()
+    rule = serializers.CharField()
+    label = serializers.CharField()  # type: ignore[assignment]  # a field of that name
+    message = serializers.CharField()
+    severity = serializers.ChoiceField(choices=["error", "caution", "advice"])
+    page = serializers.IntegerField(allow_null=True)
+    page_before = serializers.IntegerField(allow_null=True)
+    asked = serializers.BooleanField()
+
+
+class ComparedSchema(serializers.Serializer[Any]):
+    """The newest draft beside the one before: what is still there (asked for first), mended, new."""
+
+    still = ComparedFindingSchema(many=True)
+    mended = ComparedFindingSchema(many=True)
+    new = ComparedFindingSchema(many=True)
+
+
+class DraftsSchema(serializers.Serializer[Any]):
+    drafts = DraftSchema(many=True)
+    compared = ComparedSchema(allow_null=True)

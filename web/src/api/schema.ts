@@ -391,6 +391,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/papers/{paper_id}/drafts/compared": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["drafts_show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/papers/{paper_id}/entries/{entry}": {
         parameters: {
             query?: never;
@@ -770,6 +786,30 @@ export interface components {
         };
         /** @enum {string} */
         ChosenEnum: "given" | "recognised";
+        /** @description A finding in two drafts; `asked` says that it was kept for the student to mend. */
+        ComparedFindingSchema: {
+            key: string;
+            rule: string;
+            label: string;
+            message: string;
+            severity: components["schemas"]["ComparedFindingSchemaSeverityEnum"];
+            page: number | null;
+            page_before: number | null;
+            asked: boolean;
+        };
+        /**
+         * @description * `error` - error
+         *     * `caution` - caution
+         *     * `advice` - advice
+         * @enum {string}
+         */
+        ComparedFindingSchemaSeverityEnum: "error" | "caution" | "advice";
+        /** @description The newest draft beside the one before: what is still there (asked for first), mended, new. */
+        ComparedSchema: {
+            still: components["schemas"]["ComparedFindingSchema"][];
+            mended: components["schemas"]["ComparedFindingSchema"][];
+            new: components["schemas"]["ComparedFindingSchema"][];
+        };
         /**
          * @description A CSL-JSON item to write in a guide; `locator` is the page that is cited. With an `assignment` its house
          *     rules count, and its own kinds of source are known.
@@ -845,6 +885,18 @@ export interface components {
             writer: string;
             title: string;
             guide: string;
+        };
+        /** @description A draft: its file, when it came, and how many slips it has (null: it could not be read). */
+        DraftSchema: {
+            number: number;
+            file_name: string;
+            /** Format: date-time */
+            uploaded_at: string;
+            slips: number | null;
+        };
+        DraftsSchema: {
+            drafts: components["schemas"]["DraftSchema"][];
+            compared: components["schemas"]["ComparedSchema"] | null;
         };
         /** @description An entry set right; without kind and borders Grelt reads it by itself again. */
         EntryFormSchemaRequest: {
@@ -1427,11 +1479,7 @@ export interface components {
             family: string;
             label: string;
             looks_for: string;
-            severity: components["schemas"]["SeverityEnum"];
-        };
-        /** @description Who is signed in; `person` is null when nobody is. */
-        SessionSchema: {
-            person: components["schemas"]["PersonSchema"] | null;
+            severity: components["schemas"]["RuleSettingSchemaSeverityEnum"];
         };
         /**
          * @description * `off` - off
@@ -1440,7 +1488,11 @@ export interface components {
          *     * `error` - error
          * @enum {string}
          */
-        SeverityEnum: "off" | "advice" | "caution" | "error";
+        RuleSettingSchemaSeverityEnum: "off" | "advice" | "caution" | "error";
+        /** @description Who is signed in; `person` is null when nobody is. */
+        SessionSchema: {
+            person: components["schemas"]["PersonSchema"] | null;
+        };
         ShelfElementSchema: {
             element: string;
             label: string;
@@ -3621,6 +3673,59 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    drafts_show: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                paper_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftsSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -10,11 +10,11 @@ function view(load: () => Promise<RouteObject["Component"]>): Pick<RouteObject, 
 }
 
 export const router = createBrowserRouter([
-  { path: "/sign-in", ...view(async () => (await import("../features/sign-in")).SignInPage) },
+  { path: "/sign-in", hydrateFallbackElement: <></>, ...view(async () => (await import("../features/sign-in")).SignInPage) },
   {
     element: <Frame />,
     errorElement: <BrokenPage />,
-    HydrateFallback: () => null,
+    hydrateFallbackElement: <></>,
     children: [
       { path: "/", ...view(async () => (await import("../features/courses")).CoursesPage) },
       { path: "/assignments/:assignmentId", ...view(async () => (await import("../features/papers")).PapersPage) },
@@ -22,6 +22,7 @@ export const router = createBrowserRouter([
       { path: "/courses/:courseId/house", ...view(async () => (await import("../features/house")).CourseHousePage) },
       { path: "/papers/:paperId", ...view(async () => (await import("../features/desk")).DeskPage) },
       { path: "/papers/:paperId/cross-check", ...view(async () => (await import("../features/cross-check")).CrossCheckPage) },
+      { path: "/papers/:paperId/drafts", ...view(async () => (await import("../features/drafts")).DraftsPage) },
       { path: "/guides", ...view(async () => (await import("../features/shelf")).ShelfPage) },
       { path: "/guides/:guideId", ...view(async () => (await import("../features/shelf")).ShelfPage) },
       { path: "/compose", ...view(async () => (await import("../features/compose")).ComposePage) },

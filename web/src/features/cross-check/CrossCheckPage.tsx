@@ -115,7 +115,7 @@ function SourceRow({ paper, row, pages, first }: { paper: number; row: Row; page
               to={`/papers/${paper}?citation=${ids[0]}`}
               aria-label={`${row.label}, page ${pages[at]}: ${ids.length === 1 ? "one citation" : `${ids.length} citations`}`}
             >
-              {ids.length > 1 ? ids.length : "•"}
+              {ids.length}
             </Link>
           )}
         </td>

@@ -30,6 +30,7 @@ export function DeskPage() {
     "[": () => go(near.previous),
     "]": () => go(near.next),
     x: () => model && void navigate(`/papers/${id}/cross-check`),
+    d: () => model && paper && paper.draft > 1 && void navigate(`/papers/${id}/drafts`),
   });
   const check = paper?.check_state;
   return (
@@ -42,6 +43,11 @@ export function DeskPage() {
               {model && (
                 <Typography variant="body2" component={Link} to={`/papers/${id}/cross-check`} sx={{ opacity: 0.85, mr: 1 }}>
                   Cross-check
+                </Typography>
+              )}
+              {paper && paper.draft > 1 && (
+                <Typography variant="body2" component={Link} to={`/papers/${id}/drafts`} sx={{ opacity: 0.85, mr: 1 }}>
+                  Drafts
                 </Typography>
               )}
               <Typography variant="body2" sx={{ opacity: 0.85, mr: 0.5 }}>

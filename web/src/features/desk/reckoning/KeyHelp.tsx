@@ -20,6 +20,7 @@ export function KeyHelp() {
     ["Z", "undo"],
     ["/", "find a source by any word"],
     ["X", "cross-check: sources down, pages across"],
+    ["D", "drafts side by side, where there are two"],
     ["[ ]", "previous, next paper"],
     [`0–${rounds.length + 1}`, "all slips, one round of the work, or what goes back"],
     ["⏎", "what goes back: returned, and on to the next paper"],

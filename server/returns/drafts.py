@@ -1,0 +1,84 @@
+"""A paper's drafts beside one another: what was mended, what is still there, what is new, by the stable keys of
+findings; what was asked for and is still there comes first."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from decisions.models import Decision
+from papers.models import Check, Draft, Paper
+
+Json = dict[str, Any]
+
+
+def drafts_of(paper: Paper) -> Json:
+    """The drafts of a paper, the first one first, and the newest beside the one before it (null: there is but
+    one, or one of the two could not be read)."""
+    drafts = list(Draft.objects.filter(paper=paper).defer("content").order_by("number"))
+    reports = _reports(drafts)
+    shown = [
+        {
+            "number": draft.number,
+            "file_name": draft.file_name,
+            "uploaded_at": draft.uploaded_at,
+            "slips": len(reports[draft.pk]["findings"]) if draft.pk in reports else None,
+        }
+        for draft in drafts
+    ]
+    compared = None
+    if len(drafts) > 1 and all(d.pk in reports for d in drafts[-2:]):
+        before, after = (reports[d.pk]["findings"] for d in drafts[-2:])
+        compared = _compared(before, after, _asked(paper))
+    return {"drafts": shown, "compared": compared}
+
+
+def _reports(drafts: list[Draft]) -> dict[int, Json]:
+    checks = Check.objects.filter(draft__in=[d.pk for d in drafts], state=Check.State.DONE)
+    newest = checks.select_related("report").order_by("draft_id", "-pk").distinct("draft_id")
+    return {check.draft_id: check.report.body for check in newest if check.report is not None}
+
+
+def _asked(paper: Paper) -> set[str]:
+    kept = Decision.objects.filter(paper=paper, verdict=Decision.Verdict.KEPT)
+    return set(kept.values_list("finding_key", flat=True))
+
+
+def _compared(before: list[Json], after: list[Json], asked: set[str]) -> Json:
+    led = _led(before, after)
+    gone = {f["key"] for f in before} - {f["key"] for f in led.values()}
+    still = [_row(f, asked, led[f["key"]]) for f in after if f["key"] in led]
+    return {
+        "still": sorted(still, key=lambda row: not row["asked"]),
+        "mended": [_row(f, asked, f) for f in before if f["key"] in gone],
+        "new": [_row(f, asked, None) for f in after if f["key"] not in led],
+    }
+
+
+def _led(before: list[Json], after: list[Json]) -> dict[str, Json]:
+    """For each finding that is still there, by its key, the one that it was: by identity, or else, where the
+    words round it were written anew, the next that says the same of the same."""
+    old = {f["key"]: f for f in before}
+    led = {f["key"]: old[f["key"]] for f in after if f["key"] in old}
+    left: dict[tuple[str, str], list[Json]] = {}
+    for finding in before:
+        if finding["key"] not in led:
+            left.setdefault((finding["rule"], finding["message"]), []).append(finding)
+    for finding in after:
+        alike = left.get((finding["rule"], finding["message"]))
+        if finding["key"] not in led and alike:
+            led[finding["key"]] = alike.pop(0)
+    return led
+
+
+def _row(finding: Json, asked: set[str], was: Json | None) -> Json:
+    """A finding as the comparison shows it. `was` is where it stood in the draft before."""
+    return {
+        "key": finding["key"],
+        "rule": finding["rule"],
+        "label": finding["label"],
+        "message": finding["message"],
+        "severity": finding["severity"],
+        "page": finding["page"],
+        "page_before": was["page"] if was is not None else None,
+        "asked": finding["key"] in asked or (was is not None and was["key"] in asked),
+    }
