@@ -28,10 +28,11 @@ from .set_right import (
     SetRight,
     entries_by_hand,
     joins_by_number,
+    notes_from,
     paragraph_keys,
     stable_keys,
 )
-from .structure import NOTES_BEGIN, Role, Structure, prepared, structure_of
+from .structure import Role, Structure, prepared, structure_of
 from .system import citation_system
 from .text.folding import letters, words
 from .text.spans import Span
@@ -350,7 +351,7 @@ def analyse(
 ) -> Paper:
     """Run every stage on a document. Pure: the same arguments give the same paper."""
     right = set_right or SetRight()
-    document = prepared(document, _notes_from(document, right))
+    document = prepared(document, notes_from(document, right))
     keys = paragraph_keys(document)
     structure = structure_of(
         document, {i: right.roles[key] for i, key in enumerate(keys) if key in right.roles}
@@ -385,15 +386,6 @@ def analyse(
         records or Records(),
         keys,
     )
-
-
-def _notes_from(document: Document, right: SetRight) -> int | None:
-    """The paragraph with which a person says that the typed notes begin."""
-    begins = {key for key, role in right.roles.items() if role == NOTES_BEGIN}
-    if not begins:
-        return None
-    keys = enumerate(paragraph_keys(document))
-    return next((index for index, key in keys if key in begins), None)
 
 
 def _with_list_roles(structure: Structure, sources: SourceEntries) -> Structure:

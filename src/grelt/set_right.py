@@ -11,6 +11,7 @@ from .cutting import Hand
 from .document import Document
 from .entries import Entry, EntryElement, Opening, OpeningKind, SourceEntries
 from .forms.compose import NAMES
+from .structure import NOTES_BEGIN
 from .text.folding import letters
 from .text.name_lists import inverted_names
 from .text.names import NameList, PersonName, natural_names
@@ -45,6 +46,15 @@ def stable_keys(items: Iterable[str]) -> tuple[str, ...]:
 def paragraph_keys(document: Document) -> tuple[str, ...]:
     """A key for each paragraph of the text, by its words; a note's have none of their own."""
     return stable_keys(letters(p.text)[:200] for p in document.paragraphs if p.note is None)
+
+
+def notes_from(document: Document, right: SetRight) -> int | None:
+    """The paragraph with which a person says that the typed notes begin."""
+    begins = {key for key, role in right.roles.items() if role == NOTES_BEGIN}
+    if not begins:
+        return None
+    keys = enumerate(paragraph_keys(document))
+    return next((index for index, key in keys if key in begins), None)
 
 
 def joins_by_number(

@@ -59,7 +59,7 @@ class CrossCheck(BrowserTestCase):
         self.go(f"/papers/{self.paper.pk}")
         expect(self.page.locator(".row").first).to_be_visible()
         self.page.keyboard.press("/")
-        field = self.page.get_by_label("Find a source by any word")
+        field = self.page.get_by_label("Find words in the list, the text, notes and slips")
         expect(field).to_be_focused()
         self.page.keyboard.type("miller ashd")
         expect(self.page.locator(".row")).to_have_count(1)

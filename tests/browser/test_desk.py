@@ -205,6 +205,18 @@ class Desk(BrowserTestCase):
         self.page.keyboard.press("z")
         expect(self.page.get_by_role("heading", name="Ines Marlowe")).to_be_visible()
 
+    def test_words_are_found_in_the_text_and_in_slips(self) -> None:
+        self.page.keyboard.press("/")
+        self.page.keyboard.type("pellow")
+        elsewhere = self.page.get_by_role("list", name="Found in the paper")
+        expect(elsewhere.get_by_role("button")).to_have_count(2)
+        elsewhere.get_by_role("button", name="Cited and not listed").click()
+        expect(self.page.get_by_label("Bench")).to_contain_text("Pellow is cited here")
+        self.page.get_by_label("Find words").fill("the wheel")
+        elsewhere.get_by_role("button").last.click()
+        expect(self.page.locator(".galley").get_by_text("the wheel").first).to_be_in_viewport()
+        self.assert_open_to_all(self.page)
+
     def test_a_habit_is_one_step_with_all_its_places(self) -> None:
         page = self.page
         words = " ".join(f"It is said (Wren, p. {n})." for n in range(3, 9))

@@ -82,7 +82,7 @@ class Compose(BrowserTestCase):
 
     def test_fields_become_an_entry_citations_and_notes(self) -> None:
         self.go("/compose?guide=mla-9&kind=book")
-        expect(self.out).to_contain_text("Fill in what you know of the source.")
+        expect(self.out).to_contain_text("So it will look")
         self.fill(Author="Okonjo, Adaeze\nBray, Tomas", Title="Salt and slack water")
         entry = self.out.locator(".written-form").first
         expect(entry).to_contain_text("Okonjo, Adaeze, and Tomas Bray. Salt and Slack Water.")
@@ -102,7 +102,7 @@ class Compose(BrowserTestCase):
 
     def test_what_is_not_listed_is_said_and_what_has_no_place_is_named(self) -> None:
         self.go("/compose?guide=apa-7&kind=personal-communication")
-        expect(self.out).to_contain_text("Fill in what you know of the source.")
+        expect(self.out).to_contain_text("So it will look")
         self.fill(Author="Marsh, Lena", Date="2023-05-12")
         expect(self.out).to_contain_text("(L. Marsh, personal communication, May 12, 2023)")
         expect(self.out.locator(".written-form").first).to_contain_text(

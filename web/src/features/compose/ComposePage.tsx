@@ -11,6 +11,7 @@ import "./compose.css";
 import { answered, client, type Schemas } from "../../api/client";
 import { useGuides } from "../../api/guides";
 import { useShelf } from "../../api/shelf";
+import { Marked } from "../../shared/Marked";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { WrittenForm } from "../../shared/WrittenForm";
@@ -93,13 +94,18 @@ export function ComposePage() {
               field={fieldOf(element)}
               label={`${needOf.get(element)?.label ?? element}${needOf.get(element)?.need === "needed" ? " · needed" : ""}`}
               item={item}
+              shown={mine ? typedOf(mine.fields, fieldOf(element)) : ""}
               onChange={setItem}
             />
           ))}
         </form>
         <section className="compose-out" aria-label="As the guide writes it" aria-live="polite">
           {composed.isError && <ProblemNote problem={composed.error} />}
-          {composed.data && <Out composed={composed.data} empty={elements.every((e) => typedOf(body.item, fieldOf(e)) === "")} />}
+          {mine && elements.every((e) => typedOf(body.item, fieldOf(e)) === "") ? (
+            <Example composed={mine.example} />
+          ) : (
+            composed.data && <Out composed={composed.data} />
+          )}
           <TextField size="small" label="Page that is cited" value={locator} onChange={(e) => setLocator(e.target.value)} sx={{ width: 180 }} />
           <FileText item={body.item} onTake={take} />
         </section>
@@ -108,7 +114,22 @@ export function ComposePage() {
   );
 }
 
-function Out({ composed, empty }: { composed: Schemas["ComposedSchema"]; empty: boolean }) {
+/** Nothing is typed yet: the worked example in its place, pale. */
+function Example({ composed }: { composed: Schemas["ComposedSchema"] }) {
+  return (
+    <div className="compose-pale">
+      <p>So it will look; type what you know of the source, or look it up.</p>
+      {[composed.entry, ...composed.in_text, ...composed.notes].map((written, index) => (
+        <p key={written.label}>
+          <small>{written.label}</small>
+          <span className="book">{(index === 0 && composed.unlisted) || <Marked html={written.html} />}</span>
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function Out({ composed }: { composed: Schemas["ComposedSchema"] }) {
   return (
     <>
       {[composed.entry, ...composed.in_text, ...composed.notes].map((written, index) => (
@@ -116,15 +137,15 @@ function Out({ composed, empty }: { composed: Schemas["ComposedSchema"]; empty: 
           key={written.label}
           written={written}
           hanging={index === 0}
-          instead={empty ? "Fill in what you know of the source." : (index === 0 && composed.unlisted) || undefined}
+          instead={(index === 0 && composed.unlisted) || undefined}
         />
       ))}
-      {!empty && composed.gaps.length > 0 && (
+      {composed.gaps.length > 0 && (
         <p className="compose-gaps">
           Still missing: {composed.gaps.map((gap) => gap.label).join(", ")}. A gap stays in brackets; nothing is made up.
         </p>
       )}
-      {!empty && composed.left_out.length > 0 && (
+      {composed.left_out.length > 0 && (
         <p className="compose-left-out">This guide leaves out: {composed.left_out.map((e) => e.label).join(", ")}.</p>
       )}
     </>

@@ -14,11 +14,13 @@ interface Props {
   field: Field;
   label: string;
   item: Item;
+  /** What the worked example has. */
+  shown: string;
   onChange: (item: Item) => void;
 }
 
 /** One element as it is typed. What is typed stays as it is while it is typed; the item has its value. */
-export function TypedField({ field, label, item, onChange }: Props) {
+export function TypedField({ field, label, item, shown, onChange }: Props) {
   const [draft, setDraft] = useState<{ text: string; of: Item } | null>(null);
   // A draft holds until something else changes the item.
   const text = draft !== null && draft.of === item ? draft.text : typedOf(item, field);
@@ -27,9 +29,9 @@ export function TypedField({ field, label, item, onChange }: Props) {
       size="small"
       label={label}
       value={text}
-      placeholder={SHOWN[field.kind]}
+      placeholder={shown || SHOWN[field.kind]}
       multiline={field.kind === "names"}
-      slotProps={{ htmlInput: { title: HELP[field.kind] } }}
+      slotProps={{ inputLabel: { shrink: true }, htmlInput: { title: HELP[field.kind] } }}
       onChange={(event) => {
         const next = withTyped(item, field, event.target.value);
         setDraft({ text: event.target.value, of: next });

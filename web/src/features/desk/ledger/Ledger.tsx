@@ -3,6 +3,7 @@ import { memo, useEffect, useMemo, useRef, useState, type ReactNode } from "reac
 import type { Entry, Finding, Unlisted } from "../../../api/client";
 import { useKeys } from "../../../shared/useKeys";
 import { useDeskContext, type DeskValue } from "../DeskContext";
+import { FoundElsewhere } from "./FoundElsewhere";
 import { marksOf } from "../state/matters";
 import { isOpen, ledgerRows, roundOf, rowsWith, type DeskModel } from "../state/model";
 import { listMeasuresOf } from "../state/page";
@@ -46,8 +47,8 @@ export function Ledger() {
           type="search"
           className="ledger-find"
           value={sought}
-          placeholder="find a source  /"
-          aria-label="Find a source by any word"
+          placeholder="find  /"
+          aria-label="Find words in the list, the text, notes and slips"
           onChange={(event) => setSought(event.target.value)}
           onKeyDown={(event) => {
             const [first] = rows;
@@ -86,6 +87,7 @@ export function Ledger() {
           <p>Or press ¶ beside the paragraph that begins it (T).</p>
         </div>
       )}
+      {sought.trim() !== "" && <FoundElsewhere sought={sought} />}
       <div className="ledger-rows" ref={scroller} role="list" tabIndex={0} aria-label="Entries">
         {rows.length === 0 && !likely && (
           <p className="ledger-nothing">

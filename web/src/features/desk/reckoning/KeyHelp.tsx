@@ -18,7 +18,7 @@ export function KeyHelp() {
     ["N P", "next, previous place: of a habit, or that cites this source"],
     ["T", "say what this paragraph is: where the list begins, a heading …"],
     ["Z", "undo"],
-    ["/", "find a source by any word"],
+    ["/", "find words in the list, the text, notes and slips"],
     ["X", "cross-check: sources down, pages across"],
     ["D", "drafts side by side, where there are two"],
     ["[ ]", "previous, next paper"],
