@@ -7,6 +7,7 @@ from typing import Any
 from django.test import TestCase
 
 from papers.actions.recheck_assignment import recheck_assignment
+from papers.actions.upload_paper import HandedIn, upload_paper
 from papers.models import Check
 from tests.world import assignment_of, hand_in, instructor, run_waiting_checks
 
@@ -68,6 +69,17 @@ class Details(TestCase):
             (self.shown()["writer"], self.shown()["title"]),
             ("Ines Marlowe", "The Mill at Slack Water"),
         )
+
+    def test_a_running_head_gives_the_name_without_the_page(self) -> None:
+        text = (
+            "Orla Vantongeren 1\n\nProfessor Vale\n\nLetters 12\n\n14 October 2026\n\nThe Weir in Spring\n\n"
+            "The tide did the rest (Wren 9). It was so.\n\nWorks Cited\n\n"
+            "Wren, Isolde. The Glass Orchard. Lowell and Finch, 2011.\n"
+        )
+        paper = upload_paper(self.assignment, HandedIn("p.txt", text.encode()))
+        run_waiting_checks()
+        paper.refresh_from_db()
+        self.assertEqual(paper.writer, "Orla Vantongeren")
 
     def test_a_guide_that_there_is_none_of_is_refused(self) -> None:
         self.assertEqual(self.put(guide="none-1").status_code, 422)
