@@ -284,6 +284,7 @@ class _Prepared:
 
 
 # By identity, for patterns are long; what is kept beside it keeps the identity taken.
+_MOST_KEPT = 4096
 _cache: dict[tuple[int, int], tuple[KindForm, Sequence, _Prepared]] = {}
 
 
@@ -298,6 +299,8 @@ def _prepared(form: KindForm, pattern: Sequence, kinds: Kinds) -> _Prepared:
         places = frozenset(e for s in slots for e in (s.element, *s.allowed) if e)
         asked = frozenset(e for e, n in form.needs.items() if n == "needed" and e not in _FREE)
         made = _Prepared(slots, places, asked, sum(s.skip for s in slots))
+        if len(_cache) >= _MOST_KEPT:
+            _cache.clear()  # a house's own kinds come and go while they are tried
         kept = _cache[key] = (form, pattern, made)
     return kept[2]
 

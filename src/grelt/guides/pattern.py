@@ -95,6 +95,8 @@ class Sequence:
         return bool(self.free_elements) or len(self.elements) < len(self.all_slots)
 
 
+# So many are kept; a house's own kinds come and go while they are tried.
+_MOST_ARRANGED = 16_384
 _arranged: dict[tuple[int, tuple[str, ...]], tuple[Sequence, Sequence]] = {}
 
 
@@ -107,6 +109,8 @@ def arranged(pattern: Sequence, order: tuple[str, ...]) -> Sequence:
     key = (id(pattern), mine)
     kept = _arranged.get(key)
     if kept is None:
+        if len(_arranged) >= _MOST_ARRANGED:
+            _arranged.clear()
         # With the pattern kept, its identity stays taken.
         kept = _arranged[key] = (pattern, _once_each(_reordered(pattern, mine), mine))
     return kept[1]
