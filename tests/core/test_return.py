@@ -9,6 +9,7 @@ import json
 import tempfile
 import unittest
 import zipfile
+from dataclasses import replace
 from pathlib import Path
 from typing import Any, ClassVar
 
@@ -22,7 +23,7 @@ from grelt import api
 from grelt.cli import main
 from grelt.errors import ReturnImpossible
 from grelt.returning.anchors import led_back
-from grelt.returning.gather import Return, said_of
+from grelt.returning.gather import At, Return, Section, said_of
 
 W = "{http://schemas.openxmlformats.org/wordprocessingml/2006/main}"
 OFFICE = "{urn:oasis:names:tc:opendocument:xmlns:office:1.0}"
@@ -284,6 +285,28 @@ class AFileWithAHistory(unittest.TestCase):
         wanted = words_wanted(self.report, self.returned)
         self.assertEqual(sorted(words.values()), sorted(wanted))
         self.assertIn("(Pellow 12)", words.values())
+
+    def test_a_text_box_has_its_remarks_at_the_paragraph_that_it_hangs_on(self) -> None:
+        box = (
+            "<w:p><w:r><w:t>Beside the box.</w:t></w:r><w:r><w:pict><w:txbxContent><w:p><w:r>"
+            "<w:t>In a box (Tollet 7).</w:t></w:r></w:p></w:txbxContent></w:pict></w:r></w:p>"
+        )
+        out = io.BytesIO()
+        with zipfile.ZipFile(out, "w") as file:
+            for name, text in PARTS.items():
+                file.writestr(name, text.replace("<w:body>", f"<w:body>{box}"))
+        report = checked(out.getvalue(), "p.docx", "mla-9")
+        whole = api.return_of(report)
+        at = next(p["index"] for p in report["paragraphs"] if "Tollet 7" in p["text"])
+        first = replace(whole.remarks[0], places=(At(at, 0, 4),))
+        returned = replace(whole, sections=(Section("text", "In text", (first,)),))
+        made = api.return_file(
+            "docx", out.getvalue(), "p.docx", returned, author=AUTHOR, date=DATE
+        )[0]
+        root = etree.fromstring(parts(made)["word/document.xml"])
+        boxes = list(root.iter(f"{W}txbxContent"))
+        self.assertEqual([m for b in boxes for m in b.iter(f"{W}commentRangeStart")], [])
+        self.assertIn("Beside", commented_words(made).values())
 
     def test_the_old_comment_is_kept(self) -> None:
         said = [c.text for c in docx.Document(io.BytesIO(self.made)).comments]

@@ -6,7 +6,7 @@ from __future__ import annotations
 import io
 import posixpath
 import zipfile
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from copy import deepcopy
 
 from lxml import etree
@@ -41,6 +41,7 @@ def commented_docx(data: bytes, returned: Return, *, author: str, date: str) -> 
     first = next((i for i, p in enumerate(paragraphs) if p.text.strip() and p.pieces), None)
     if first is not None:
         placed += [Anchored(first, 0, first_word(paragraphs[first].text), lines) for lines in loose]
+    placed = [_out_of_boxes(a, paragraphs) for a in placed]
     placed.sort(key=lambda a: (a.paragraph, a.start, a.end))
     comments, path, is_new = _comments_part(package)
     number = 1 + max(
@@ -56,6 +57,27 @@ def commented_docx(data: bytes, returned: Return, *, author: str, date: str) -> 
     if is_new:
         changed |= _named(package, path)
     return repacked(data, changed)
+
+
+def _out_of_boxes(anchor: Anchored, paragraphs: Sequence[TracedParagraph]) -> Anchored:
+    """A remark on a text box stands at the paragraph that the box hangs on, or at the last one before: in a box
+    there can be no comment."""
+    element = paragraphs[anchor.paragraph].element
+    box = next(element.iterancestors(f"{W}txbxContent"), None)
+    if box is None:
+        return anchor
+    host = next(box.iterancestors(f"{W}p"), None)
+    numbers = {id(p.element): n for n, p in enumerate(paragraphs)}
+    start = numbers.get(id(host), anchor.paragraph)
+    for index in range(start, -1, -1):
+        one = paragraphs[index]
+        if one.pieces and one.text.strip() and _in_no_box(one.element):
+            return Anchored(index, 0, first_word(one.text), anchor.lines)
+    return anchor
+
+
+def _in_no_box(element: Element) -> bool:
+    return next(element.iterancestors(f"{W}txbxContent"), None) is None
 
 
 def _put(paragraph: TracedParagraph, anchors: Iterable[tuple[int, Anchored]]) -> None:
