@@ -92,8 +92,8 @@ if TYPE_CHECKING:
 AUTO = "auto"
 # The forms of a return; `returning/forms.py` has what each is.
 RETURN_FORMS = (
-    "docx", "odt", "pdf", "html", "letter", "letter-docx", "list", "list-docx", "list-odt", "csl", "bibtex",
-    "ris", "csv", "json",
+    "docx", "odt", "pdf", "html", "letter", "letter-docx", "letter-pdf", "list", "list-docx", "list-odt",
+    "csl", "bibtex", "ris", "csv", "json",
 )  # fmt: skip
 # Below this the guide is not recognised, and only families that all guides share are checked.
 _RECOGNISED = 0.5

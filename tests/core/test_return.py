@@ -6,15 +6,18 @@ from __future__ import annotations
 import csv
 import io
 import json
+import re
 import tempfile
 import unittest
 import zipfile
 from dataclasses import replace
+from html import unescape
 from pathlib import Path
 from typing import Any, ClassVar
 
 import docx
 import pikepdf
+import pypdfium2
 from lxml import etree
 
 from demo.essay import COURSES, Essay, load_essays
@@ -22,6 +25,7 @@ from demo.write import file_of
 from grelt import api
 from grelt.cli import main
 from grelt.errors import ReturnImpossible
+from grelt.help import case_to_show
 from grelt.returning.anchors import led_back
 from grelt.returning.gather import At, Return, Section, said_of
 
@@ -399,7 +403,7 @@ class OtherForms(unittest.TestCase):
             with self.subTest(form):
                 made = self.made(form)
                 self.assertGreater(len(made), 100)
-                if form in ("html", "letter", "list", "csl", "bibtex", "ris", "csv", "json"):
+                if form not in ("docx", "odt", "letter-docx", "list-docx", "list-odt"):
                     self.assertEqual(made, self.made(form))
 
     def test_the_list_is_in_order_and_right(self) -> None:
@@ -413,6 +417,29 @@ class OtherForms(unittest.TestCase):
         self.assertFalse(
             {f["rule"] for f in again["findings"]} & {"list-order", "list-order-same-author"}
         )
+
+    def test_the_letter_as_a_pdf_has_its_words(self) -> None:
+        pages = pypdfium2.PdfDocument(self.made("letter-pdf"))
+        printed = " ".join(page.get_textpage().get_text_range() for page in pages)
+        said = [b["text"] for b in api.return_letter(self.returned)]
+        for words in said:
+            plain = re.sub(r"</?i>", "", unescape(words))
+            self.assertIn("".join(plain.split()), "".join(printed.split()))
+
+    def test_a_mark_stands_beside_the_worked_example_of_its_guide(self) -> None:
+        page = api.return_page(self.returned)
+        kinds = {e["id"]: e["kind"] for e in self.report["entries"]}
+        entries = [f for f in self.report["findings"] if f["family"] == "entry"]
+        self.assertTrue(entries)
+        for finding in entries:
+            kind = api.source_kinds()[kinds[finding["entry"]]]
+            self.assertIn(f"How MLA 9 writes it ({kind})", page)
+
+    def test_an_example_of_another_guide_is_never_shown(self) -> None:
+        for rule in api.rule_ids():
+            for guide in ("mla-9", "chicago-18-notes"):
+                shown = case_to_show(rule, guide)
+                self.assertIn(shown and shown.guide, (None, guide))
 
     def test_findings_as_a_table_and_as_data(self) -> None:
         rows = list(csv.DictReader(io.StringIO(self.made("csv").decode())))

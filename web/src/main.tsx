@@ -1,3 +1,4 @@
+import "./early";
 import "@fontsource-variable/instrument-sans";
 import "@fontsource-variable/source-serif-4";
 import "@fontsource-variable/source-serif-4/wght-italic.css";

@@ -187,7 +187,8 @@ class ReportView(APIView):
         tag = f'"{check.report_id}"'
         if request.headers.get("If-None-Match") == tag:
             return Response(status=304, headers={"ETag": tag})
-        return Response(core.completed(check.report.body), headers={"ETag": tag})
+        headers = {"ETag": tag, "X-Check": str(check.pk)}
+        return Response(core.completed(check.report.body), headers=headers)
 
 
 class FileView(APIView):

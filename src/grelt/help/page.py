@@ -68,6 +68,12 @@ def rule_help(identity: str, guide: str | None = None) -> RuleHelp:
     )
 
 
+def case_to_show(identity: str, guide: str) -> Case | None:
+    """The case that is shown as right of a rule, where it is one of this guide. Raises `RuleUnknown`."""
+    found = _to_show(cases_of(rule(identity)).keep, guide)
+    return found if found.guide == guide else None
+
+
 def _to_show(cases: tuple[Case, ...], guide: str | None) -> Case:
     """The case meant to be shown; with a guide, one of that guide, if there is one."""
     own = [c for c in cases if c.guide == guide]

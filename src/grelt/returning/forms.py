@@ -8,13 +8,14 @@ from ..errors import ReturnImpossible
 from .docx_comments import commented_docx
 from .files import letter_docx, list_docx, list_odt, records_of, remarks_csv, remarks_json
 from .gather import Return
+from .letter_pdf import letter_pdf
 from .odt_comments import commented_odt
 from .pages import letter_page, list_page, marked_page
 from .pdf_comments import commented_pdf
 
 Form = Literal[
-    "docx", "odt", "pdf", "html", "letter", "letter-docx", "list", "list-docx", "list-odt", "csl", "bibtex",
-    "ris", "csv", "json",
+    "docx", "odt", "pdf", "html", "letter", "letter-docx", "letter-pdf", "list", "list-docx", "list-odt",
+    "csl", "bibtex", "ris", "csv", "json",
 ]  # fmt: skip
 FORMS: tuple[str, ...] = get_args(Form)
 # The ending and the kind of content of each.
@@ -28,6 +29,7 @@ ENDINGS: dict[str, tuple[str, str]] = {
         ".docx",
         "application/vnd.openxmlformats-officedocument.wordprocessingml.document",
     ),
+    "letter-pdf": (".pdf", "application/pdf"),
     "list": (".html", "text/html; charset=utf-8"),
     "list-docx": (
         ".docx",
@@ -66,9 +68,13 @@ def returned_as(
         return text[form](returned).encode()
     if form in ("csl", "bibtex", "ris"):
         return records_of(returned, form).encode()
-    return {"letter-docx": letter_docx, "list-docx": list_docx, "list-odt": list_odt}[form](
-        returned
-    )
+    made = {
+        "letter-docx": letter_docx,
+        "letter-pdf": letter_pdf,
+        "list-docx": list_docx,
+        "list-odt": list_odt,
+    }
+    return made[form](returned)
 
 
 def own_form(name: str) -> str:

@@ -36,7 +36,8 @@ class At:
 @dataclass(frozen=True)
 class Remark:
     """One thing to say. `own` are the instructor's words, of the rule and of the finding; `places` are all
-    places of a habit, the first one being where it is said; `among` are its chances."""
+    places of a habit, the first one being where it is said; `among` are its chances. `kind` is the kind of
+    source of the entry that it is about, if it is about one."""
 
     key: str
     rule: str
@@ -52,6 +53,7 @@ class Remark:
     found: str
     expected: str
     expected_html: str
+    kind: str = ""
 
     @property
     def count(self) -> int:
@@ -98,6 +100,7 @@ def gather(report: Json, given: Given, writer: str = "", title: str = "") -> Ret
     """The return of a paper. Habits are gathered by rule; what is said once is a remark by itself."""
     found = [f for f in report["findings"] if given.kept is None or f["key"] in given.kept]
     habits = {h["rule"]: h for h in report["habits"]}
+    kinds = {e["id"]: e["kind"] for e in report["entries"]}
     by_rule: dict[str, list[Json]] = defaultdict(list)
     for finding in found:
         by_rule[finding["rule"]].append(finding)
@@ -108,7 +111,7 @@ def gather(report: Json, given: Given, writer: str = "", title: str = "") -> Ret
         if together and finding is not alike[0]:
             continue
         group = alike if together else [finding]
-        remark = _remark(group, habit, given.kept or {})
+        remark = _remark(group, habit, given.kept or {}, kinds)
         remarks[remark.round].append(remark)
     rounds = [(identity, title_) for identity, title_, _ in ROUNDS if identity not in given.without]
     return Return(
@@ -142,7 +145,9 @@ def _looked_at(report: Json, round_: str) -> bool:
     return has[round_]
 
 
-def _remark(group: list[Json], habit: Json, kept: Mapping[str, str]) -> Remark:
+def _remark(
+    group: list[Json], habit: Json, kept: Mapping[str, str], kinds: Mapping[str, str]
+) -> Remark:
     first = group[0]
     said = [first["remark"] or "", *(kept.get(f["key"], "") for f in group)]
     places = tuple(at for f in group for at in _places(f))
@@ -162,6 +167,7 @@ def _remark(group: list[Json], habit: Json, kept: Mapping[str, str]) -> Remark:
         found=first["found"] or "",
         expected=first["expected"] or "",
         expected_html=first["expected_html"] or "",
+        kind=kinds.get(first["entry"] or "", ""),
     )
 
 

@@ -4,11 +4,13 @@ script, no address outside; nothing of a paper is markup."""
 from __future__ import annotations
 
 from collections import defaultdict
+from collections.abc import Iterable
 from html import escape
 from itertools import pairwise
 
 from ..help import rule_help
-from .gather import At, Json, Return, said_of
+from .example import worked
+from .gather import At, Json, Remark, Return, said_of
 from .letter import Block, capital, letter
 from .put_right import Listed, put_right
 
@@ -18,11 +20,14 @@ body { color: #1f2a2e; background: #fdfdfb; }
 h1 { font-size: 1.4rem; } h2 { font-size: 1.05rem; margin-top: 1.6rem; }
 .example { margin: .1rem 0 .1rem 1.5rem; } .example b { font-weight: 400; color: #4a5a60; font-size: .9rem; }
 .entry { padding-left: 2.5rem; text-indent: -2.5rem; line-height: 2; }
+.worked { margin: .2rem 0 .6rem; padding-left: .8rem; border-left: 2px solid #0b5a63; line-height: 1.45; }
+.worked b { font-weight: 400; color: #4a5a60; }
 .was { color: #4a5a60; font-size: .9rem; line-height: 1.4; }
 mark { background: none; color: inherit; border-bottom: 2px solid #0b5a63; } sup a { text-decoration: none; }
 .block { margin-left: 2.5rem; } .centre { text-align: center; } ol.notes { font-size: .95rem; }
 @media (prefers-color-scheme: dark) {
-  body { background: #14191b; color: #e4e9ea; } a { color: #7cc4c9; } .example b, .was { color: #a9b6ba; }
+  body { background: #14191b; color: #e4e9ea; } a { color: #7cc4c9; }
+  .example b, .was, .worked b { color: #a9b6ba; }
 }
 """
 
@@ -62,7 +67,7 @@ def _marked(returned: Return) -> str:
     text = "".join(_paragraph(p, marks.get(p["index"], [])) for p in report["paragraphs"])
     notes = "".join(
         f'<li id="r{n}">{"<br>".join(escape(line) for line in said_of(remark))} '
-        f'<a href="#p{n}">↩</a>{_why(remark.rule, report["guide"]["id"])}</li>'
+        f'<a href="#p{n}">↩</a>{_why(remark, report["guide"]["id"])}</li>'
         for n, remark in enumerate(returned.remarks, start=1)
     )
     head = f"<h2>Remarks</h2><ol class='notes'>{notes}</ol>" if notes else ""
@@ -79,7 +84,7 @@ def _page(title: str, body: str) -> str:
 
 def html_of_block(block: Block) -> str:
     """The words of a block with italics as `<i>`."""
-    return "".join(f"<i>{escape(t)}</i>" if italic else escape(t) for t, italic in block.runs)
+    return _marked_up(block.runs)
 
 
 def _block(block: Block) -> str:
@@ -95,14 +100,23 @@ def _block(block: Block) -> str:
 
 
 def _listed(entry: Listed) -> str:
-    runs = "".join(f"<i>{escape(t)}</i>" if italic else escape(t) for t, italic in entry.runs)
+    runs = _marked_up(entry.runs)
     was = f'<p class="was">was: {escape(entry.was)}</p>' if entry.was else ""
     return f'<p class="entry">{runs}</p>{was}'
 
 
-def _why(rule: str, guide: str) -> str:
-    """What a remark is good for, as the help page of its rule has it."""
-    return f'<p class="was">{escape(rule_help(rule, guide).why)}</p>'
+def _why(remark: Remark, guide: str) -> str:
+    """What a remark is good for, as the help page of its rule has it, and the guide's worked example."""
+    why = f'<p class="was">{escape(rule_help(remark.rule, guide).why)}</p>'
+    shown = worked(remark, guide)
+    if shown is None:
+        return why
+    words = "<br>".join(_marked_up(runs) for runs in shown.paragraphs)
+    return f'{why}<p class="worked"><b>{escape(shown.label)}:</b><br>{words}</p>'
+
+
+def _marked_up(runs: Iterable[tuple[str, bool]]) -> str:
+    return "".join(f"<i>{escape(t)}</i>" if italic else escape(t) for t, italic in runs)
 
 
 def _paragraph(paragraph: Json, marks: list[tuple[At, int]]) -> str:

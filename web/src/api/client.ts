@@ -1,5 +1,6 @@
 import createClient, { type Middleware } from "openapi-fetch";
 
+import { fetchEarly } from "../early";
 import type { components, paths } from "./schema";
 import { LARGEST_PAPER } from "./vocabulary";
 
@@ -47,7 +48,7 @@ const guard: Middleware = {
   },
 };
 
-export const client = createClient<paths>({ baseUrl: globalThis.location.origin });
+export const client = createClient<paths>({ baseUrl: globalThis.location.origin, fetch: fetchEarly });
 client.use(guard);
 
 interface Answer<T> {

@@ -26,9 +26,15 @@ export function usePaper(id: number) {
   useEffect(() => {
     if (ended) void queries.invalidateQueries({ queryKey: ["paper", id] });
   }, [ended, queries, id]);
+  const reportOf = async (of: number | undefined) => {
+    const asked = await client.GET("/api/papers/{paper_id}/report", path);
+    // Asked for early, while a check was ending, it may be of the check before.
+    const current = asked.response.headers.get("X-Check") === String(of);
+    return current ? asked : client.GET("/api/papers/{paper_id}/report", path);
+  };
   const report = useQuery({
     queryKey: ["report", id, check?.id],
-    queryFn: () => answered(client.GET("/api/papers/{paper_id}/report", path)),
+    queryFn: () => answered(reportOf(check?.id)),
     enabled: check?.state === "done",
     staleTime: Infinity,
     placeholderData: (old) => old,

@@ -4543,7 +4543,7 @@ export interface operations {
     return_file: {
         parameters: {
             query: {
-                form: "bibtex" | "csl" | "csv" | "docx" | "html" | "json" | "letter" | "letter-docx" | "list" | "list-docx" | "list-odt" | "odt" | "pdf" | "ris";
+                form: "bibtex" | "csl" | "csv" | "docx" | "html" | "json" | "letter" | "letter-docx" | "letter-pdf" | "list" | "list-docx" | "list-odt" | "odt" | "pdf" | "ris";
             };
             header?: never;
             path: {

@@ -18,6 +18,7 @@ import { DeskProvider, useDeskContext } from "./DeskContext";
 import { Galley } from "./galley/Galley";
 import { PageRun } from "./galley/PageRun";
 import { ParagraphMenu } from "./galley/ParagraphMenu";
+import { SeenPages } from "./galley/SeenPages";
 import { Thread } from "./galley/Thread";
 import { Ledger } from "./ledger/Ledger";
 import { PageRound } from "./page/PageRound";
@@ -56,8 +57,10 @@ function Panes() {
       ) : (
         <>
           <div className="desk-panes" ref={frame}>
-            <PageRun />
-            <Galley />
+            <SeenPages>
+              <PageRun />
+              <Galley />
+            </SeenPages>
             {round === "page" && choice === null ? <PageRound /> : <Ledger />}
             <Thread frame={frame} />
           </div>

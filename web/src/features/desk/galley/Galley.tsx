@@ -7,11 +7,12 @@ import { useDeskContext } from "../DeskContext";
 import { marksOf } from "../state/matters";
 import { isOpen, roundOf, type Focus } from "../state/model";
 import { NoteMarker, NoteNumber } from "./NoteMarks";
+import { useSetSeenPages } from "./SeenPages";
 import { segmentsOf, type Segment } from "../state/segments";
 
 /** The paper's text in its roles, its citations marked by the state of their match. */
 export function Galley() {
-  const { model, focus, origin, ui, dispatch } = useDeskContext();
+  const { model, focus, origin, ui } = useDeskContext();
   const scroller = useRef<HTMLDivElement>(null);
   const { paragraphs } = model.report;
   const { order, placeOf } = model.notes;
@@ -30,10 +31,8 @@ export function Galley() {
   const last = [...items].reverse().find((i) => i.start < bottom - 20);
   const firstPage = first ? (at(first.index)?.page ?? 1) : 1;
   const lastPage = last ? (at(last.index)?.page ?? firstPage) : firstPage;
-  useEffect(
-    () => dispatch({ type: "seen", first: firstPage, last: Math.max(firstPage, lastPage) }),
-    [firstPage, lastPage, dispatch],
-  );
+  const setSeen = useSetSeenPages();
+  useEffect(() => setSeen(firstPage, Math.max(firstPage, lastPage)), [firstPage, lastPage, setSeen]);
 
   // Bring what is chosen into view, unless it was chosen here.
   const citationId = focus.citation?.id;

@@ -1,14 +1,15 @@
 import { useEffect, useMemo, useRef } from "react";
 
 import { useDeskContext } from "../DeskContext";
+import { useSeenPages } from "./SeenPages";
 import { pageBars } from "../state/model";
 
 const WORDS = { text: "", dry: ", no citation", list: ", the list", front: ", before the text" };
 
 /** Every page as a short bar with its citations as ticks: how they are spread, at a glance. */
 export function PageRun() {
-  const { model, focus, act, dispatch, ui } = useDeskContext();
-  const { seen } = ui;
+  const { model, focus, act, dispatch } = useDeskContext();
+  const seen = useSeenPages();
   const bars = useMemo(() => pageBars(model.report), [model.report]);
   const height = Math.max(20, Math.min(66, Math.floor(430 / Math.max(1, bars.length)) - 7));
   const seenBar = useRef<HTMLDivElement>(null);

@@ -1,13 +1,13 @@
-import { memo, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useEffect, useMemo, useRef, useState } from "react";
 
-import type { Entry, Finding, Unlisted } from "../../../api/client";
 import { useKeys } from "../../../shared/useKeys";
-import { useDeskContext, type DeskValue } from "../DeskContext";
+import { useDeskContext } from "../DeskContext";
 import { FoundElsewhere } from "./FoundElsewhere";
-import { marksOf } from "../state/matters";
-import { isOpen, ledgerRows, roundOf, rowsWith, type DeskModel } from "../state/model";
+import { ledgerRows, rowsWith, type LedgerRow } from "../state/model";
 import { listMeasuresOf } from "../state/page";
 import { Compared } from "../page/PageRound";
+import { EntryRow, GhostRow } from "./Rows";
 
 /** The list of sources, always there: each entry with the places that cite it, and a ghost where
  *  the entry of an unlisted source belongs. */
@@ -27,12 +27,32 @@ export function Ledger() {
   const layout = report.page?.list ? listMeasuresOf(report.page.list) : [];
   const layoutOff = layout.some((measure) => measure.off);
 
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (index) => heightOf(rows[index]),
+    getItemKey: (index) => idOf(rows[index]),
+    overscan: 8,
+  });
+  const at = rows.findIndex((row) => idOf(row) === rowId);
+
   // The entry of a chosen citation comes level with it.
   useEffect(() => {
-    if (!rowId || origin === "ledger") return;
-    const timer = setTimeout(() => level(scroller.current, rowId, citationId), 60);
-    return () => clearTimeout(timer);
-  }, [rowId, citationId, origin, byCiting]);
+    if (!rowId || at < 0 || origin === "ledger") return;
+    let frame = 0;
+    let tries = 0;
+    const timer = setTimeout(function settle() {
+      const drawn = level(scroller.current, rowId, citationId);
+      // Far away it is not drawn yet, and heights are estimates until then.
+      if (!drawn) virtual.scrollToIndex(at, { align: "center" });
+      tries += 1;
+      if (!drawn && tries < 60) frame = requestAnimationFrame(settle);
+    }, 60);
+    return () => {
+      clearTimeout(timer);
+      cancelAnimationFrame(frame);
+    };
+  }, [rowId, at, citationId, origin, byCiting, virtual]);
 
   const heading = report.list?.heading_text ?? (report.list ? "The list has no heading" : "No list of sources");
   return (
@@ -94,32 +114,48 @@ export function Ledger() {
             {all.length ? `No source has “${sought.trim()}” in it.` : "The paper lists no sources."}
           </p>
         )}
-        {rows.map((row) =>
-          row.kind === "entry" ? (
-            <EntryRow
-              key={row.entry.id}
-              entry={row.entry}
-              on={focus.entry?.id === row.entry.id}
-              citation={citationId}
-            />
-          ) : (
-            <GhostRow
-              key={row.source.id}
-              source={row.source}
-              on={focus.source?.id === row.source.id}
-              citation={citationId}
-            />
-          ),
-        )}
+        <div className="ledger-sheet" role="none" style={{ height: virtual.getTotalSize() }}>
+          {virtual.getVirtualItems().map((item) => {
+            const row = rows[item.index]!;
+            return (
+              <div
+                key={item.key}
+                ref={virtual.measureElement}
+                data-index={item.index}
+                role="listitem"
+                aria-setsize={rows.length}
+                aria-posinset={item.index + 1}
+                className="ledger-item"
+                style={{ transform: `translateY(${item.start}px)` }}
+              >
+                {row.kind === "entry" ? (
+                  <EntryRow entry={row.entry} on={focus.entry?.id === row.entry.id} citation={citationId} />
+                ) : (
+                  <GhostRow source={row.source} on={focus.source?.id === row.source.id} citation={citationId} />
+                )}
+              </div>
+            );
+          })}
+        </div>
       </div>
     </section>
   );
 }
 
-/** Scroll so that the row stands at the height of the citation in the galley, or at least in view. */
-function level(scroller: HTMLElement | null, row: string, citation: string | undefined) {
+function idOf(row: LedgerRow | undefined): string {
+  return row?.kind === "entry" ? row.entry.id : (row?.source.id ?? "");
+}
+
+/** How high a row will be, about: its lines and what stands under them. */
+function heightOf(row: LedgerRow | undefined): number {
+  return row?.kind === "entry" ? 42 + 19 * Math.ceil(row.entry.text.length / 50) : 62;
+}
+
+/** Scroll so that the row stands at the height of the citation in the galley, or at least in view; whether it is
+ *  drawn at all. */
+function level(scroller: HTMLElement | null, row: string, citation: string | undefined): boolean {
   const own = scroller?.querySelector<HTMLElement>(`[data-row="${row}"]`);
-  if (!scroller || !own) return;
+  if (!scroller || !own) return false;
   const box = scroller.getBoundingClientRect();
   const at = own.getBoundingClientRect();
   const cited = citation ? document.querySelector(`[data-citation="${citation}"]`)?.getBoundingClientRect() : null;
@@ -127,185 +163,5 @@ function level(scroller: HTMLElement | null, row: string, citation: string | und
   const quick = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
   if (wanted !== null) scroller.scrollBy({ top: at.top - wanted, behavior: quick ? "auto" : "smooth" });
   else own.scrollIntoView({ block: "nearest", behavior: quick ? "auto" : "smooth" });
+  return true;
 }
-
-/** So many places are shown at first; the rest when asked for. */
-const CHIPS = 11;
-
-interface EntryRowProps {
-  entry: Entry;
-  on: boolean;
-  citation: string | undefined;
-}
-
-const EntryRow = memo(function EntryRow(props: EntryRowProps) {
-  const { entry, on, citation } = props;
-  const { model, focus, round, decisions, quiet, heads, ui, dispatch, act } = useDeskContext();
-  const { finding } = focus;
-  const findings = model.findingsOfEntry.get(entry.id) ?? [];
-  const order = findings.find((f) => f.rule.startsWith("list-order"));
-  const uncited = entry.cited_by.length === 0;
-  const slips = findings.filter((f) => f !== order && f.rule !== "entry-uncited");
-  const dim = round !== null && !findings.some((f) => roundOf(f) === round);
-  const [all, setAll] = useState(false);
-  const few = all || entry.cited_by.length <= CHIPS + 1;
-  const shown = few ? entry.cited_by : entry.cited_by.slice(0, CHIPS);
-  const spot = `entry ${entry.id}`;
-  const marks = marksOf(slips, quiet, finding?.key, ui.unfolded.has(spot));
-  const choose = () => act.choose({ kind: "entry", id: entry.id }, "ledger");
-  const names = new Map<string, number>();
-  for (const id of entry.cited_by) {
-    const words = model.citations.get(id)?.names.join(" and ") || model.citations.get(id)?.title;
-    const bare = words?.replace(/^[“"'‘]+|[,.]?[”"'’]+$/g, "");
-    if (bare && bare !== entry.label) names.set(bare, (names.get(bare) ?? 0) + 1);
-  }
-  return (
-    <div role="listitem" data-row={entry.id} className={`row${on ? " on" : ""}${dim ? " quiet" : ""}`}>
-      <button type="button" className="row-entry" onClick={choose} aria-label={`Entry ${entry.position}: ${entry.text.trim()}`}>
-        <span className="row-number">{entry.position}</span>
-        <span className="row-text">
-          <EntryText entry={entry} model={model} />
-        </span>
-      </button>
-      <div className="row-under">
-        {shown.map((id, place) => (
-          <button
-            key={id}
-            type="button"
-            className={`chip${citation === id ? " on" : ""} ${model.citations.get(id)?.match ?? ""}`}
-            aria-label={`Cited on page ${model.citations.get(id)?.page}: ${model.citations.get(id)?.text}`}
-            onClick={() => act.choose({ kind: "entry", id: entry.id }, "ledger", place)}
-          >
-            p. {model.citations.get(id)?.page}
-          </button>
-        ))}
-        {!few && (
-          <button type="button" className="chip" onClick={() => setAll(true)}>
-            {entry.cited_by.length - CHIPS} more
-          </button>
-        )}
-        {uncited && (
-          <button
-            type="button"
-            className="row-say warn"
-            onClick={() => pick(findings, "entry-uncited", act.choose)}
-          >
-            nothing in the paper cites it
-          </button>
-        )}
-        {order && (
-          <button type="button" className="row-say warn" onClick={() => pick(findings, order.rule, act.choose)}>
-            {entry.expected_position < entry.position ? "↑" : "↓"} {belongs(entry, model)}
-          </button>
-        )}
-        {marks.said.map((f) => (
-          <button
-            key={f.key}
-            type="button"
-            className={`row-mark ${f.severity}${finding?.key === f.key ? " on" : ""}${isOpen(f, decisions) ? "" : " decided"}`}
-            aria-label={`${f.label}: ${f.message}`}
-            onClick={() => act.choose({ kind: "finding", id: f.key }, "ledger")}
-          >
-            {f.mark}
-            {heads.has(f.key) && <small> ×{heads.get(f.key)}</small>}
-          </button>
-        ))}
-        {marks.more.length > 0 && (
-          <button type="button" className="row-mark more" onClick={() => dispatch({ type: "unfold", place: spot })}>
-            +{marks.more.length}
-            <span className="visually-hidden"> more slips in this entry</span>
-          </button>
-        )}
-        {names.size > 0 && <span className="row-names">cited as {[...names.keys()].slice(0, 3).map((n) => `“${n}”`).join(", ")}</span>}
-      </div>
-    </div>
-  );
-});
-
-function pick(findings: Finding[], rule: string, choose: DeskValue["act"]["choose"]) {
-  const found = findings.find((f) => f.rule === rule);
-  if (found) choose({ kind: "finding", id: found.key }, "ledger");
-}
-
-function belongs(entry: Entry, model: DeskModel): string {
-  const after = model.report.entries.find((e) => e.expected_position === entry.expected_position + 1);
-  return after ? `belongs before ${after.position}, ${after.label}` : "belongs at the end";
-}
-
-/** The entry as written, its elements told apart softly, its italics kept. */
-function EntryText({ entry, model }: { entry: Entry; model: DeskModel }) {
-  const pieces: ReactNode[] = [];
-  let base = 0;
-  for (const index of entry.paragraphs) {
-    const paragraph = model.report.paragraphs[index];
-    if (!paragraph) continue;
-    const text = paragraph.text;
-    const cuts = new Set([0, text.length]);
-    for (const e of paragraph.emphasis) cuts.add(e.start).add(e.end);
-    for (const e of entry.elements) {
-      cuts.add(Math.min(text.length, Math.max(0, e.start - base)));
-      cuts.add(Math.min(text.length, Math.max(0, e.end - base)));
-    }
-    const edges = [...cuts].sort((a, b) => a - b);
-    for (let i = 0; i + 1 < edges.length; i += 1) {
-      const [start, end] = [edges[i]!, edges[i + 1]!];
-      const element = entry.elements.find((e) => e.start <= base + start && base + end <= e.end);
-      const italic = paragraph.emphasis.some((e) => e.kind === "italic" && e.start <= start && end <= e.end);
-      const words = text.slice(start, end);
-      pieces.push(
-        <span key={`${index}-${start}`} className={element ? `element ${element.name}` : undefined}>
-          {italic ? <i>{words}</i> : words}
-        </span>,
-      );
-    }
-    base += text.length + 1;
-    pieces.push(" ");
-  }
-  return <>{pieces}</>;
-}
-
-interface GhostRowProps {
-  source: Unlisted;
-  on: boolean;
-  citation: string | undefined;
-}
-
-const GhostRow = memo(function GhostRow({ source, on, citation }: GhostRowProps) {
-  const { model, act } = useDeskContext();
-  const nearest = source.nearest ? model.entries.get(source.nearest) : null;
-  return (
-    <div role="listitem" data-row={source.id} className={`row ghost${on ? " on" : ""}`}>
-      <button
-        type="button"
-        className="row-entry"
-        onClick={() => act.choose({ kind: "source", id: source.id }, "ledger")}
-        aria-label={`${source.label}: cited, and not listed`}
-      >
-        <span className="row-number">?</span>
-        <span className="row-text">
-          <b>{source.label}</b> … cited, and nothing here begins with it
-        </span>
-      </button>
-      <div className="row-under">
-        {source.citations.map((id, place) => (
-          <button
-            key={id}
-            type="button"
-            className={`chip none${citation === id ? " on" : ""}`}
-            aria-label={`Cited on page ${model.citations.get(id)?.page}: ${model.citations.get(id)?.text}`}
-            onClick={() => act.choose({ kind: "source", id: source.id }, "ledger", place)}
-          >
-            p. {model.citations.get(id)?.page}
-          </button>
-        ))}
-        {nearest && (
-          <span className="row-names">
-            {source.pair
-              ? `resembles ${nearest.position}, ${nearest.label}, which nothing cites`
-              : `nearest: ${nearest.label} (${nearest.position})`}
-          </span>
-        )}
-      </div>
-    </div>
-  );
-});

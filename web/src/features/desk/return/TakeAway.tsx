@@ -21,7 +21,7 @@ const OWN: Record<string, string> = {
   html: "The paper with remarks, as a page",
 };
 const FILES: [string, [string, string][]][] = [
-  ["Letter", [["letter-docx", ".docx"], ["letter", ".html"]]],
+  ["Letter", [["letter-docx", ".docx"], ["letter-pdf", ".pdf"], ["letter", ".html"]]],
   ["List put right", [["list-docx", ".docx"], ["list-odt", ".odt"], ["list", ".html"]]],
   ["Entries as data", [["csl", "CSL-JSON"], ["bibtex", "BibTeX"], ["ris", "RIS"]]],
   ["Remarks", [["csv", ".csv"], ["json", ".json"]]],

@@ -10,8 +10,6 @@ export interface DeskUi {
   /** Paragraphs and entries whose marks are all shown. */
   unfolded: ReadonlySet<string>;
   help: boolean;
-  /** The first and the last page in view. */
-  seen: readonly [number, number];
   /** A paragraph that the galley is to go to; `turn` tells one call from the next. */
   go: { paragraph: number; turn: number } | null;
   /** A paragraph of which is being said what it is. */
@@ -23,11 +21,10 @@ export type DeskAction =
   | { type: "open"; rule: string }
   | { type: "unfold"; place: string }
   | { type: "help"; on: boolean }
-  | { type: "seen"; first: number; last: number }
   | { type: "go"; paragraph: number }
   | { type: "mean"; paragraph: number | null };
 
-export const AT_FIRST: DeskUi = { mode: "look", opened: new Set(), unfolded: new Set(), help: false, seen: [1, 1], go: null, meant: null };
+export const AT_FIRST: DeskUi = { mode: "look", opened: new Set(), unfolded: new Set(), help: false, go: null, meant: null };
 
 export function deskReducer(ui: DeskUi, action: DeskAction): DeskUi {
   switch (action.type) {
@@ -39,8 +36,6 @@ export function deskReducer(ui: DeskUi, action: DeskAction): DeskUi {
       return { ...ui, unfolded: toggled(ui.unfolded, action.place) };
     case "help":
       return { ...ui, help: action.on };
-    case "seen":
-      return ui.seen[0] === action.first && ui.seen[1] === action.last ? ui : { ...ui, seen: [action.first, action.last] };
     case "go":
       return { ...ui, go: { paragraph: action.paragraph, turn: (ui.go?.turn ?? 0) + 1 } };
     case "mean":
