@@ -11,7 +11,7 @@ from demo.write_docx import write_docx
 from papers.actions.ask_for_records import ask_for_records
 from papers.actions.preview_house import preview_paper
 from papers.actions.run_check import run_check
-from papers.actions.upload_paper import HandedIn, upload_paper
+from papers.actions.upload_paper import HandedIn, upload_draft, upload_paper
 from papers.models import Check, HousePreview, Paper
 from papers.queries import newest_checks
 
@@ -50,6 +50,12 @@ def hand_in(assignment: Assignment, name: str, *, checked: bool = True) -> Paper
         run_waiting_checks()
         paper.refresh_from_db()
     return paper
+
+
+def hand_in_again(paper: Paper, name: str) -> None:
+    """Another demo essay as the next draft of a paper, checked."""
+    upload_draft(paper, HandedIn(f"{essay(name).name}.docx", file_of(name)))
+    run_waiting_checks()
 
 
 def hand_in_own(user: User, name: str, format: str | None = None) -> Paper:

@@ -84,6 +84,7 @@ class Step(models.Model):
         READ = "read"
         PARAGRAPH = "paragraph"
         DETAILS = "details"
+        RETURN = "return"
 
     paper = models.ForeignKey(Paper, on_delete=models.CASCADE, related_name="steps")
     by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)

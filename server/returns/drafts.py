@@ -1,5 +1,5 @@
 """A paper's drafts beside one another: what was mended, what is still there, what is new, by the stable keys of
-findings; what was asked for and is still there comes first."""
+findings, each with its words in either draft."""
 
 from __future__ import annotations
 
@@ -9,6 +9,10 @@ from decisions.models import Decision
 from papers.models import Check, Draft, Paper
 
 Json = dict[str, Any]
+
+# So many letters on either side of a slip show where it is; of a longer slip its beginning.
+_AROUND = 45
+_LONGEST = 120
 
 
 def drafts_of(paper: Paper) -> Json:
@@ -27,7 +31,7 @@ def drafts_of(paper: Paper) -> Json:
     ]
     compared = None
     if len(drafts) > 1 and all(d.pk in reports for d in drafts[-2:]):
-        before, after = (reports[d.pk]["findings"] for d in drafts[-2:])
+        before, after = (reports[d.pk] for d in drafts[-2:])
         compared = _compared(before, after, _asked(paper))
     return {"drafts": shown, "compared": compared}
 
@@ -43,15 +47,13 @@ def _asked(paper: Paper) -> set[str]:
     return set(kept.values_list("finding_key", flat=True))
 
 
-def _compared(before: list[Json], after: list[Json], asked: set[str]) -> Json:
-    led = _led(before, after)
-    gone = {f["key"] for f in before} - {f["key"] for f in led.values()}
-    still = [_row(f, asked, led[f["key"]]) for f in after if f["key"] in led]
-    return {
-        "still": sorted(still, key=lambda row: not row["asked"]),
-        "mended": [_row(f, asked, f) for f in before if f["key"] in gone],
-        "new": [_row(f, asked, None) for f in after if f["key"] not in led],
-    }
+def _compared(before: Json, after: Json, asked: set[str]) -> list[Json]:
+    """Every finding of either draft, once: those of the newest in their order, then those that are gone."""
+    led = _led(before["findings"], after["findings"])
+    still = {f["key"] for f in led.values()}
+    rows = [_row(f, asked, led.get(f["key"]), f, before, after) for f in after["findings"]]
+    gone = [f for f in before["findings"] if f["key"] not in still]
+    return rows + [_row(f, asked, f, None, before, after) for f in gone]
 
 
 def _led(before: list[Json], after: list[Json]) -> dict[str, Json]:
@@ -70,15 +72,43 @@ def _led(before: list[Json], after: list[Json]) -> dict[str, Json]:
     return led
 
 
-def _row(finding: Json, asked: set[str], was: Json | None) -> Json:
-    """A finding as the comparison shows it. `was` is where it stood in the draft before."""
+def _row(
+    finding: Json, asked: set[str], was: Json | None, now: Json | None, before: Json, after: Json
+) -> Json:
+    """A finding as the comparison shows it, with its place in each draft that has it."""
     return {
         "key": finding["key"],
         "rule": finding["rule"],
         "label": finding["label"],
         "message": finding["message"],
         "severity": finding["severity"],
-        "page": finding["page"],
-        "page_before": was["page"] if was is not None else None,
-        "asked": finding["key"] in asked or (was is not None and was["key"] in asked),
+        "asked": any(f is not None and f["key"] in asked for f in (was, now)),
+        "before": _place(was, before),
+        "after": _place(now, after),
     }
+
+
+def _place(finding: Json | None, report: Json) -> Json | None:
+    """Where a finding stands in a draft, with the words round it; None where it is not there."""
+    if finding is None:
+        return None
+    at = next(i for i, f in enumerate(report["findings"]) if f["key"] == finding["key"])
+    place = {"at": at, "page": finding["page"], "lead": "", "words": "", "rest": ""}
+    if finding["paragraph"] is None:
+        return place
+    text = report["paragraphs"][finding["paragraph"]]["text"]
+    start, end = finding["start"] or 0, finding["end"] or 0
+    begin, close = _word(text, start - _AROUND, -1), _word(text, end + _AROUND, 1)
+    return place | {
+        "lead": ("…" if begin else "") + text[begin:start],
+        "words": text[start : min(end, start + _LONGEST)],
+        "rest": text[end:close] + ("…" if close < len(text) else ""),
+    }
+
+
+def _word(text: str, at: int, by: int) -> int:
+    """The border of a word at a place or beyond it."""
+    at = min(max(at, 0), len(text))
+    while 0 < at < len(text) and not text[at - 1].isspace():
+        at += by
+    return at

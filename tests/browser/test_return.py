@@ -9,7 +9,7 @@ from playwright.sync_api import expect
 from papers.models import Paper
 from returns.models import PaperReturn
 from tests.browser.driver import BrowserTestCase
-from tests.world import assignment_of, hand_in, instructor
+from tests.world import assignment_of, hand_in, hand_in_again, instructor
 
 
 class Returning(BrowserTestCase):
@@ -96,3 +96,34 @@ class Returning(BrowserTestCase):
         expect(
             self.page.get_by_role("button", name=re.compile("^Return (nothing|\\d|returned)"))
         ).to_contain_text("4 remarks")
+
+
+class TwoDrafts(BrowserTestCase):
+    def setUp(self) -> None:
+        super().setUp()
+        self.paper = hand_in(assignment_of(instructor()), "quist")
+        hand_in_again(self.paper, "6b-quist")
+        self.sign_in(self.page)
+        self.go(f"/papers/{self.paper.pk}")
+        expect(self.page.get_by_label("Bench")).to_contain_text("Margins")
+
+    def test_what_was_asked_and_is_not_done_comes_first_with_a_line_from_old_to_new(self) -> None:
+        keys = self.page.keyboard
+        keys.press(".")
+        keys.press("k")
+        expect(self.page.get_by_role("button", name=re.compile("^All"))).to_contain_text("2 left")
+        self.page.locator("body").evaluate("() => document.activeElement.blur()")
+        keys.press("d")
+        sides = self.page.get_by_role("main", name="Drafts side by side")
+        expect(sides).to_contain_text(
+            "5 mended, 2 still there, 1 new. Of 1 asked for, 1 is not done."
+        )
+        undone = sides.get_by_role("region", name="Asked for, and not done")
+        expect(undone).to_contain_text("margins of the page")
+        expect(sides.get_by_role("region", name="Draft 1").get_by_role("listitem")).to_have_count(7)
+        expect(sides.get_by_role("region", name="Draft 2").get_by_role("listitem")).to_have_count(3)
+        expect(sides.locator(".drafts-lines path")).to_have_count(2)
+        expect(sides.locator(".drafts-lines path.undone")).to_have_count(1)
+        self.assert_open_to_all(self.page)
+        sides.get_by_role("region", name="Draft 2").get_by_role("link", name="page label").click()
+        expect(self.page.get_by_label("Bench")).to_contain_text("without a label")

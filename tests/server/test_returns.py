@@ -56,6 +56,30 @@ class TheLetter(ReturnCase):
         self.assertIn("Well read.", letter)
         self.assertFalse(any("Pellow" in text for text in letter))
 
+    def test_what_was_written_left_out_and_returned_is_undone_by_name(self) -> None:
+        self.send("put", "/return", {"words": "Well read.", "without": []})
+        self.send("put", "/return", {"words": "Well read.", "without": ["list", "page"]})
+        self.send("put", "/return/returned")
+        told = []
+        for _ in range(3):
+            told.append(self.client.get(f"{self.address}/desk").json()["undo"])
+            self.send("delete", "/steps/last")
+            back = self.shown()
+            told.append((back["words"], back["without"], back["returned_at"] is not None))
+        self.assertEqual(
+            told,
+            [
+                "Returned",
+                ("Well read.", ["list", "page"], False),
+                "List, Page: left out",
+                ("Well read.", [], False),
+                "Your words for the whole",
+                ("", [], False),
+            ],
+        )
+        self.send("put", "/return", {"words": "", "without": []})
+        self.assertIsNone(self.client.get(f"{self.address}/desk").json()["undo"])
+
     def test_returned_is_told_in_the_list_and_taken_back_and_ends_with_a_new_draft(self) -> None:
         self.send("put", "/return/returned")
         listed = self.client.get(f"/api/assignments/{self.paper.assignment_id}/papers").json()
@@ -206,12 +230,15 @@ class Drafts(ReturnCase):
         found = self.compared()
         self.assertEqual([d["number"] for d in found["drafts"]], [1, 2])
         compared = found["compared"]
-        mended = {row["rule"] for row in compared["mended"]}
+        mended = {row["rule"] for row in compared if row["after"] is None}
         self.assertIn("cite-unlisted", mended)
         self.assertIn("entry-uncited", mended)
-        self.assertEqual(compared["still"][0]["key"], asked)
-        self.assertTrue(compared["still"][0]["asked"])
-        keys = [row["key"] for part in compared.values() for row in part]
+        still = [row for row in compared if row["before"] and row["after"]]
+        self.assertEqual([row["key"] for row in still if row["asked"]], [asked])
+        unlisted = next(row for row in compared if row["rule"] == "cite-unlisted")
+        self.assertEqual(unlisted["before"]["words"], "(Pellow 112)")
+        self.assertTrue(unlisted["before"]["lead"].startswith("…"))
+        keys = [row["key"] for row in compared]
         self.assertEqual(len(keys), len(set(keys)))
         # Decisions hang on keys: what was kept is kept in the new draft.
         kept = {

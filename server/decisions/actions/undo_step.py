@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+from typing import Any
+
 from django.db import transaction
 
 from config.problems import Problem
@@ -15,6 +18,20 @@ from .set_details import write_details
 from .set_entry import write_hand
 from .set_paragraph import write_role
 
+Was = dict[str, Any]
+# How a step of each kind is taken back; what stands above this app adds its own.
+_UNDOING: dict[str, Callable[[Paper, list[Was]], None]] = {}
+
+
+def undoes(kind: Step.Kind) -> Callable[[Callable[[Paper, list[Was]], None]], Any]:
+    """Marks the function that writes again what was there before a step of this kind."""
+
+    def kept(undo: Callable[[Paper, list[Was]], None]) -> Callable[[Paper, list[Was]], None]:
+        _UNDOING[kind] = undo
+        return undo
+
+    return kept
+
 
 @transaction.atomic
 def undo_step(paper: Paper) -> str:
@@ -23,35 +40,51 @@ def undo_step(paper: Paper) -> str:
     step = Step.objects.filter(paper=paper).first()
     if step is None:
         raise Problem("nothing-to-undo", "There is nothing left to undo.")
-    if step.kind == Step.Kind.DECIDE:
-        for was in step.before:
-            if was["verdict"] is None:
-                Decision.objects.filter(paper=paper, finding_key=was["key"]).delete()
-            else:
-                Decision.objects.update_or_create(
-                    paper=paper,
-                    finding_key=was["key"],
-                    defaults={
-                        # Steps of an earlier release say no version.
-                        "version": was.get("version", 0),
-                        **{k: was[k] for k in ("rule", "verdict", "remark")},
-                    },
-                )
-    elif step.kind == Step.Kind.READ:
-        for was in step.before:
-            write_hand(paper, was["entry"], was["kind"], was["borders"])
-        queue_check(file_of(paper))
-    elif step.kind == Step.Kind.PARAGRAPH:
-        for was in step.before:
-            write_role(paper, was["paragraph"], was["role"])
-        queue_check(file_of(paper))
-    elif step.kind == Step.Kind.DETAILS:
-        for was in step.before:
-            write_details(Paper.objects.get(pk=paper.pk), was)
-    else:
-        for was in step.before:
-            set_join(paper, was["citation"], was["entry"])
-        queue_check(file_of(paper))
+    _UNDOING[step.kind](paper, step.before)
     said = step.said
     step.delete()
     return said
+
+
+@undoes(Step.Kind.DECIDE)
+def _decided(paper: Paper, before: list[Was]) -> None:
+    for was in before:
+        if was["verdict"] is None:
+            Decision.objects.filter(paper=paper, finding_key=was["key"]).delete()
+        else:
+            Decision.objects.update_or_create(
+                paper=paper,
+                finding_key=was["key"],
+                defaults={
+                    # Steps of an earlier release say no version.
+                    "version": was.get("version", 0),
+                    **{k: was[k] for k in ("rule", "verdict", "remark")},
+                },
+            )
+
+
+@undoes(Step.Kind.READ)
+def _read(paper: Paper, before: list[Was]) -> None:
+    for was in before:
+        write_hand(paper, was["entry"], was["kind"], was["borders"])
+    queue_check(file_of(paper))
+
+
+@undoes(Step.Kind.PARAGRAPH)
+def _said(paper: Paper, before: list[Was]) -> None:
+    for was in before:
+        write_role(paper, was["paragraph"], was["role"])
+    queue_check(file_of(paper))
+
+
+@undoes(Step.Kind.DETAILS)
+def _details(paper: Paper, before: list[Was]) -> None:
+    for was in before:
+        write_details(Paper.objects.get(pk=paper.pk), was)
+
+
+@undoes(Step.Kind.JOIN)
+def _joined(paper: Paper, before: list[Was]) -> None:
+    for was in before:
+        set_join(paper, was["citation"], was["entry"])
+    queue_check(file_of(paper))

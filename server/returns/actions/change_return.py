@@ -4,10 +4,15 @@ from __future__ import annotations
 
 import datetime
 import secrets
+from typing import Any
 
 from django.db import transaction
 from django.utils import timezone
 
+from courses.queries import User, id_of
+from decisions.actions.undo_step import undoes
+from decisions.models import Step
+from grelt import api as core
 from papers.models import Paper
 
 from ..models import PaperReturn
@@ -19,13 +24,43 @@ _LONGEST_DAYS = 366
 
 
 @transaction.atomic
-def write_return(paper: Paper, *, words: str, without: list[str]) -> None:
+def write_return(user: User, paper: Paper, *, words: str, without: list[str]) -> None:
     """Keep the words for the whole, and which rounds are left out; the student's page is made anew."""
     back = _locked(paper)
+    if (back.words, back.without) == (words, without):
+        return
+    said = "Your words for the whole" if back.words != words else _left_out(back.without, without)
+    _step(user, paper, said, {"words": back.words, "without": back.without})
+    _write(back, words, without)
+
+
+def _write(back: PaperReturn, words: str, without: list[str]) -> None:
     back.words, back.without = words, without
     back.save()
     if back.token:
-        PaperReturn.objects.filter(pk=back.pk).update(page=page_of(paper))
+        PaperReturn.objects.filter(pk=back.pk).update(page=page_of(back.paper))
+
+
+def _left_out(before: list[str], after: list[str]) -> str:
+    titles = {r["id"]: r["title"] for r in core.vocabulary()["rounds"]}
+    changed = sorted(set(before) ^ set(after))
+    names = ", ".join(titles[r] for r in changed if r in titles)
+    return f"{names}: {'left out' if len(after) > len(before) else 'taken in'}"
+
+
+def _step(user: User, paper: Paper, said: str, before: dict[str, object]) -> None:
+    Step.objects.create(
+        paper=paper, by_id=id_of(user), kind=Step.Kind.RETURN, said=said[:200], before=[before]
+    )
+
+
+@undoes(Step.Kind.RETURN)
+def _undo(paper: Paper, before: list[dict[str, Any]]) -> None:
+    for was in before:
+        if "returned_at" in was:
+            Paper.objects.filter(pk=paper.pk).update(returned_at=was["returned_at"])
+        else:
+            _write(_locked(paper), was["words"], was["without"])
 
 
 @transaction.atomic
@@ -47,12 +82,16 @@ def withdraw_page(paper: Paper) -> None:
 
 
 @transaction.atomic
-def set_returned(paper: Paper, *, returned: bool) -> None:
+def set_returned(user: User, paper: Paper, *, returned: bool) -> None:
     """Say that the paper went back, or did not; a page that was given has then what the letter has."""
     back = _locked(paper)
     if returned and back.token:
         back.page = page_of(paper)
     back.save()
+    was = paper.returned_at
+    if returned or was:
+        said = "Returned" if returned else "Not returned yet"
+        _step(user, paper, said, {"returned_at": was.isoformat() if was else None})
     paper.returned_at = timezone.now() if returned else None
     paper.save(update_fields=["returned_at"])
 

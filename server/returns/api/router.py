@@ -53,7 +53,7 @@ class ReturnView(APIView):
         paper = paper_for(request.user, paper_id)
         form = ReturnFormSchema(data=request.data)
         form.is_valid(raise_exception=True)
-        write_return(paper, **form.validated_data)
+        write_return(request.user, paper, **form.validated_data)
         return Response(_shown(paper))
 
 
@@ -61,13 +61,13 @@ class ReturnedView(APIView):
     @extend_schema(request=None, responses=ReturnSchema, operation_id="return_done")
     def put(self, request: Request, paper_id: int) -> Response:
         paper = paper_for(request.user, paper_id)
-        set_returned(paper, returned=True)
+        set_returned(request.user, paper, returned=True)
         return Response(_shown(paper))
 
     @extend_schema(responses={200: ReturnSchema}, operation_id="return_undone")
     def delete(self, request: Request, paper_id: int) -> Response:
         paper = paper_for(request.user, paper_id)
-        set_returned(paper, returned=False)
+        set_returned(request.user, paper, returned=False)
         return Response(_shown(paper))
 
 

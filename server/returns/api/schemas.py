@@ -57,27 +57,30 @@ class DraftSchema(serializers.Serializer[Any]):
     slips = serializers.IntegerField(allow_null=True)
 
 
+class DraftPlaceSchema(serializers.Serializer[Any]):
+    """Where a finding stands in a draft: the how-manieth it is, its page, its words with those round them."""
+
+    at = serializers.IntegerField()
+    page = serializers.IntegerField(allow_null=True)
+    lead = serializers.CharField()
+    words = serializers.CharField()
+    rest = serializers.CharField()
+
+
 class ComparedFindingSchema(serializers.Serializer[Any]):
-    """A finding in two drafts; `asked` says that it was kept for the student to mend."""
+    """A finding in two drafts: in both it is still there, in the one before alone it is mended, in the newest
+    alone it is new. `asked` says that it was kept for the student to mend."""
 
     key = serializers.CharField()
     rule = serializers.CharField()
     label = serializers.CharField()  # type: ignore[assignment]  # a field of that name
     message = serializers.CharField()
     severity = serializers.ChoiceField(choices=["error", "caution", "advice"])
-    page = serializers.IntegerField(allow_null=True)
-    page_before = serializers.IntegerField(allow_null=True)
     asked = serializers.BooleanField()
-
-
-class ComparedSchema(serializers.Serializer[Any]):
-    """The newest draft beside the one before: what is still there (asked for first), mended, new."""
-
-    still = ComparedFindingSchema(many=True)
-    mended = ComparedFindingSchema(many=True)
-    new = ComparedFindingSchema(many=True)
+    before = DraftPlaceSchema(allow_null=True)
+    after = DraftPlaceSchema(allow_null=True)
 
 
 class DraftsSchema(serializers.Serializer[Any]):
     drafts = DraftSchema(many=True)
-    compared = ComparedSchema(allow_null=True)
+    compared = ComparedFindingSchema(many=True, allow_null=True)

@@ -786,16 +786,19 @@ export interface components {
         };
         /** @enum {string} */
         ChosenEnum: "given" | "recognised";
-        /** @description A finding in two drafts; `asked` says that it was kept for the student to mend. */
+        /**
+         * @description A finding in two drafts: in both it is still there, in the one before alone it is mended, in the newest
+         *     alone it is new. `asked` says that it was kept for the student to mend.
+         */
         ComparedFindingSchema: {
             key: string;
             rule: string;
             label: string;
             message: string;
             severity: components["schemas"]["ComparedFindingSchemaSeverityEnum"];
-            page: number | null;
-            page_before: number | null;
             asked: boolean;
+            before: components["schemas"]["DraftPlaceSchema"] | null;
+            after: components["schemas"]["DraftPlaceSchema"] | null;
         };
         /**
          * @description * `error` - error
@@ -804,12 +807,6 @@ export interface components {
          * @enum {string}
          */
         ComparedFindingSchemaSeverityEnum: "error" | "caution" | "advice";
-        /** @description The newest draft beside the one before: what is still there (asked for first), mended, new. */
-        ComparedSchema: {
-            still: components["schemas"]["ComparedFindingSchema"][];
-            mended: components["schemas"]["ComparedFindingSchema"][];
-            new: components["schemas"]["ComparedFindingSchema"][];
-        };
         /**
          * @description A CSL-JSON item to write in a guide; `locator` is the page that is cited. With an `assignment` its house
          *     rules count, and its own kinds of source are known.
@@ -886,6 +883,14 @@ export interface components {
             title: string;
             guide: string;
         };
+        /** @description Where a finding stands in a draft: the how-manieth it is, its page, its words with those round them. */
+        DraftPlaceSchema: {
+            at: number;
+            page: number | null;
+            lead: string;
+            words: string;
+            rest: string;
+        };
         /** @description A draft: its file, when it came, and how many slips it has (null: it could not be read). */
         DraftSchema: {
             number: number;
@@ -896,7 +901,7 @@ export interface components {
         };
         DraftsSchema: {
             drafts: components["schemas"]["DraftSchema"][];
-            compared: components["schemas"]["ComparedSchema"] | null;
+            compared: components["schemas"]["ComparedFindingSchema"][] | null;
         };
         /** @description An entry set right; without kind and borders Grelt reads it by itself again. */
         EntryFormSchemaRequest: {

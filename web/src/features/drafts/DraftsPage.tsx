@@ -5,16 +5,16 @@ import { Link, useNavigate, useParams } from "react-router";
 
 import "./drafts.css";
 
-import { answered, client, type Schemas } from "../../api/client";
+import { answered, client } from "../../api/client";
 import { usePaper } from "../../api/paper";
 import { Nothing } from "../../shared/Nothing";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
+import { isUndone, saidOf } from "./compared";
+import { SideBySide } from "./SideBySide";
 
-type Row = Schemas["ComparedFindingSchema"];
-
-/** The newest draft beside the one before: what was asked for and is still there first. */
+/** The newest draft beside the one before: what was asked for and not done first. */
 export function DraftsPage() {
   const id = Number(useParams()["paperId"]);
   const { paper } = usePaper(id);
@@ -25,6 +25,8 @@ export function DraftsPage() {
     queryFn: () => answered(client.GET("/api/papers/{paper_id}/drafts/compared", { params: { path: { paper_id: id } } })),
   });
   const compared = drafts.data?.compared;
+  const undone = (compared ?? []).filter(isUndone);
+  const newest = drafts.data?.drafts.at(-1)?.number ?? 1;
   return (
     <>
       <TopBar about={{ assignment: paper.data?.assignment }}>
@@ -48,12 +50,27 @@ export function DraftsPage() {
             ))}
           </ol>
           {compared ? (
-            <div className="drafts-columns">
-              <Column title="Asked for, and still there" rows={compared.still.filter((r) => r.asked)} paper={id} none="Everything that was asked for is done." alarm />
-              <Column title="Still there" rows={compared.still.filter((r) => !r.asked)} paper={id} none="Nothing else is left." />
-              <Column title="New" rows={compared.new} paper={id} none="Nothing new." />
-              <Column title="Mended" rows={compared.mended} none="Nothing was mended." />
-            </div>
+            <>
+              <p className="drafts-said">{saidOf(compared)}</p>
+              {undone.length > 0 && (
+                <section className="drafts-alarm" aria-label="Asked for, and not done">
+                  <h2>
+                    Asked for, and not done <span>{undone.length}</span>
+                  </h2>
+                  <ul>
+                    {undone.map((row) => (
+                      <li key={row.key}>
+                        <Link to={`/papers/${id}?finding=${row.key}`}>
+                          <b>{row.label}</b> <small>{row.after?.page && `p. ${row.after.page}`}</small>
+                          <span>{row.message}</span>
+                        </Link>
+                      </li>
+                    ))}
+                  </ul>
+                </section>
+              )}
+              <SideBySide rows={compared} paper={id} numbers={[newest - 1, newest]} />
+            </>
           ) : (
             <Nothing
               title="Nothing to lay side by side"
@@ -68,40 +85,4 @@ export function DraftsPage() {
       )}
     </>
   );
-}
-
-interface ColumnProps {
-  title: string;
-  rows: Row[];
-  none: string;
-  /** Whose findings can be gone to: those of a draft before stand nowhere any more. */
-  paper?: number;
-  alarm?: boolean;
-}
-
-function Column({ title, rows, none, paper, alarm }: ColumnProps) {
-  return (
-    <section aria-label={title} className={alarm && rows.length > 0 ? "drafts-alarm" : undefined}>
-      <h2>
-        {title} <span>{rows.length}</span>
-      </h2>
-      {rows.length === 0 && <p className="drafts-none">{none}</p>}
-      <ul>
-        {rows.map((row) => {
-          const words = (
-            <>
-              <b>{row.label}</b> <small>{where(row)}</small>
-              <span>{row.message}</span>
-            </>
-          );
-          return <li key={row.key}>{paper === undefined ? words : <Link to={`/papers/${paper}?finding=${row.key}`}>{words}</Link>}</li>;
-        })}
-      </ul>
-    </section>
-  );
-}
-
-function where({ page, page_before }: Row): string {
-  if (page === null) return "";
-  return page_before !== null && page_before !== page ? `p. ${page_before} → ${page}` : `p. ${page}`;
 }

@@ -73,7 +73,10 @@ export function useDesk(id: number) {
   });
   const undo = useMutation({
     mutationFn: () => answered(client.DELETE("/api/papers/{paper_id}/steps/last", path)),
-    onSuccess: rechecked,
+    onSuccess: (state) => {
+      void queries.invalidateQueries({ queryKey: ["return", id] });
+      return rechecked(state);
+    },
   });
   const again = useMutation({
     mutationFn: () => answered(client.POST("/api/papers/{paper_id}/checks", path)),

@@ -15,6 +15,8 @@ export function useReturn(id: number, decided: string) {
   });
   const settle = (returned: Returned) => {
     queries.setQueryData(["return", id, decided], returned);
+    // What the next undo takes back has changed.
+    void queries.invalidateQueries({ queryKey: ["desk", id] });
     void queries.invalidateQueries({ queryKey: ["papers"] });
     void queries.invalidateQueries({ queryKey: ["paper", id] });
   };

@@ -18,7 +18,8 @@ interface Props {
 
 /** What goes into the letter, round by round: kept, waived, and what is still to decide. */
 export function Contents({ without, words, write }: Props) {
-  const { model, decisions, ui, act, deciding } = useDeskContext();
+  const { data, model, decisions, ui, act, deciding } = useDeskContext();
+  const undo = data.desk.data?.undo ?? null;
   const matters = mattersOf(model.report.findings, model.groups, ui.opened);
   const going = goingBack(matters, ROUNDS, decisions);
   const open = going.flatMap((g) => g.open);
@@ -29,6 +30,14 @@ export function Contents({ without, words, write }: Props) {
   return (
     <>
       <h2>What goes into the letter</h2>
+      {undo && (
+        <p className="return-quiet">
+          Last: {undo}.{" "}
+          <button type="button" className="return-link" disabled={deciding} aria-keyshortcuts="Z" onClick={() => data.undo.mutate()}>
+            undo
+          </button>
+        </p>
+      )}
       <p className="return-quiet">What was kept, in the order of the work. A habit is one remark.</p>
       {open.length > 0 && (
         <p className="return-open">

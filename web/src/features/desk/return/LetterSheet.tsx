@@ -19,6 +19,12 @@ interface Props {
 /** The letter, edited where it stands: the words for the whole, and the person's own words of each remark. */
 export function LetterSheet({ returned, write }: Props) {
   const [words, setWords] = useState(returned.words);
+  const [kept, setKept] = useState(returned.words);
+  // Written elsewhere, or undone.
+  if (kept !== returned.words) {
+    setKept(returned.words);
+    setWords(returned.words);
+  }
   const without = returned.without as Schemas["WithoutEnum"][];
   const own = returned.words.split("\n").map((line) => line.trim()).filter(Boolean);
   const [title, whose, ...others] = returned.letter;
