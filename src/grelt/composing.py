@@ -15,7 +15,7 @@ from .cutting.cut import Opened
 from .cutting.written import written_text
 from .exchange import csl_of, work_of
 from .forms import Composed, Vocabulary, best_pattern, compose, html_of, patterns_for, text_of
-from .forms.compose import NAMES, with_case
+from .forms.compose import NAMES, Piece, with_case
 from .forms.in_text import Cited, in_text_forms, short_note
 from .forms.own_kinds import kinds_for
 from .guides import Guide, Policy
@@ -51,9 +51,9 @@ def element_label(element: str) -> str:
 
 
 def composed(work: Work, policy: Policy, locator: str = "", kind: str = "") -> Json:
-    """A work as a guide writes it: `entry`, `in_text` and `notes`, and `gaps`, the elements that it needs
-    and has not got; `left_out` are those that it has no place for, and `unlisted` says why it has
-    no entry. `kind` is one of the house's own, where it is of one."""
+    """A work as a guide writes it: `entry` (and `laid`, its elements one by one), `in_text` and `notes`, and
+    `gaps`, the elements that it needs and has not got; `left_out` are those that it has no place for, and
+    `unlisted` says why it has no entry. `kind` is one of the house's own, where it is of one."""
     guide, kinds = policy.guide, kinds_for(policy)
     form = kinds.kinds[kind or work.kind]
     given = work.values.keys()
@@ -71,12 +71,19 @@ def composed(work: Work, policy: Policy, locator: str = "", kind: str = "") -> J
         "label": form.label,
         "guide": guide.id,
         "entry": _json(Written("entry in the list", text_of(whole), html_of(whole))),
+        "laid": [_laid(piece) for piece in whole.pieces],
         "unlisted": form.unlisted,
         "in_text": [_json(w) for w in in_text],
         "notes": [_json(n) for n in _notes(work, form, guide, kinds, locator)],
         "gaps": _labelled(gaps),
         "left_out": _labelled(given - _written(whole)) if not form.unlisted else [],
     }
+
+
+def _laid(piece: Piece) -> Json:
+    """An element as it is written, without the marks round it."""
+    label = element_label(piece.element)
+    return {"element": piece.element, "label": label, "text": piece.text, "dress": piece.dress}
 
 
 def _labelled(elements: Set[str]) -> list[Json]:

@@ -2,16 +2,21 @@
 
 from __future__ import annotations
 
+import io
 import re
 import threading
+from pathlib import Path
 
+import docx
+from django.contrib.auth.models import User
 from django.core.cache import cache
 from django.test import override_settings
 from playwright.sync_api import Locator, expect
 
 from lookup import service
+from papers.queries import newest_done
 from tests.browser.driver import BrowserTestCase
-from tests.world import assignment_of, instructor
+from tests.world import assignment_of, hand_in, instructor
 
 
 class Shelf(BrowserTestCase):
@@ -145,3 +150,51 @@ class Compose(BrowserTestCase):
             asked.fill("https://doi.org/10.5555/wr.2021.101")
             self.page.get_by_role("button", name="Look up").click()
             expect(self.out).to_contain_text("Called and not called: Sleep under expectation")
+
+    def test_a_whole_list_is_composed_ordered_kept_and_taken_away(self) -> None:
+        self.go("/compose?guide=mla-9&kind=book")
+        listed = self.page.get_by_role("complementary", name="The list")
+        for author, title in (("Okonjo, Adaeze", "Salt"), ("Bray, Tomas", "Gates")):
+            self.fill(Author=author, Title=title, Publisher="Tidemark Press", Date="2021")
+            expect(self.out).to_contain_text(f"{title}. Tidemark Press, 2021.")
+            self.page.get_by_role("button", name="Put it into the list").click()
+        expect(listed.get_by_role("listitem")).to_contain_text(["Bray, Tomas", "Okonjo, Adaeze"])
+        expect(listed).to_contain_text("Works Cited")
+        self.page.reload()
+        listed.get_by_role("button", name="Okonjo").click()
+        self.fill(Title="Slack Water")
+        self.page.get_by_role("button", name="Put it back into the list").click()
+        expect(listed.get_by_role("listitem").last).to_contain_text("Slack Water")
+        self.assert_open_to_all(self.page)
+        with self.page.expect_download() as download:
+            listed.get_by_role("button", name=".docx").click()
+        file = docx.Document(io.BytesIO(Path(download.value.path()).read_bytes()))
+        self.assertEqual(
+            [p.text for p in file.paragraphs],
+            [
+                "Works Cited",
+                "Bray, Tomas. Gates. Tidemark Press, 2021.",
+                "Okonjo, Adaeze. Slack Water. Tidemark Press, 2021.",
+            ],
+        )
+        listed.get_by_role("button", name="Empty the list").click()
+        expect(listed).to_contain_text("nothing in it yet")
+        listed.get_by_role("button", name="Undo").click()
+        expect(listed.get_by_role("listitem")).to_have_count(2)
+        self.page.get_by_role("button", name="Sign out").click()
+        expect(self.page.get_by_label("Password")).to_be_visible()
+        self.assertIsNone(self.page.evaluate("localStorage.getItem('grelt-composed-list')"))
+
+    def test_a_source_of_a_paper_opens_filled_and_so_does_its_list(self) -> None:
+        paper = hand_in(assignment_of(User.objects.get()), "marlowe")
+        self.go(f"/papers/{paper.pk}?entry=e1")
+        self.page.get_by_role("link", name="Open in Compose").click()
+        entry = self.out.locator(".written-form").first
+        check = newest_done(paper)
+        assert check is not None and check.report is not None
+        report = check.report.body
+        first = report["entries"][0]
+        expect(entry).to_contain_text(first["corrected"] or first["text"])
+        self.page.get_by_role("button", name="put its whole list in").click()
+        listed = self.page.get_by_role("complementary", name="The list")
+        expect(listed.get_by_role("listitem")).to_have_count(len(report["entries"]))

@@ -3,7 +3,9 @@
 from typing import Any
 
 from django.conf import settings
+from django.http import HttpResponse
 from django.urls import path
+from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import OpenApiParameter, extend_schema
 from rest_framework.request import Request
 from rest_framework.response import Response
@@ -15,10 +17,13 @@ from grelt import api as core
 from ..actions.look_up import look_up
 from ..queries import LONGEST_IDENTIFIER, known_to
 from .schemas import (
+    ComposedListSchema,
     ComposedSchema,
     ComposeFormSchema,
     ItemsFormSchema,
     ItemsSchema,
+    ListFileFormSchema,
+    ListFormSchema,
     RecordSchema,
     ShelfKindSchema,
     TextFormSchema,
@@ -63,6 +68,36 @@ class ComposeView(APIView):
         )
 
 
+class ListView(APIView):
+    @extend_schema(
+        request=ListFormSchema, responses=ComposedListSchema, operation_id="sources_list"
+    )
+    def post(self, request: Request) -> Response:
+        form = ListFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        asked = form.validated_data
+        house = _house(request, asked.get("assignment"))
+        return Response(core.compose_list(asked["items"], asked["guide"], house))
+
+
+class ListFileView(APIView):
+    @extend_schema(
+        request=ListFileFormSchema,
+        responses={(200, "application/octet-stream"): OpenApiTypes.BINARY},
+        operation_id="sources_list_file",
+    )
+    def post(self, request: Request) -> HttpResponse:
+        form = ListFileFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        asked = form.validated_data
+        house = _house(request, asked.get("assignment"))
+        content, ending, kind = core.composed_list_file(
+            asked["form"], asked["items"], asked["guide"], house
+        )
+        named = {"Content-Disposition": f"attachment; filename=list{ending}"}
+        return HttpResponse(content, content_type=kind, headers=named)
+
+
 class ReadView(APIView):
     @extend_schema(request=TextFormSchema, responses=ItemsSchema, operation_id="sources_read")
     def post(self, request: Request) -> Response:
@@ -104,6 +139,8 @@ urlpatterns = [
     path("vocabulary", VocabularyView.as_view()),
     path("guides/<str:guide>/shelf", ShelfView.as_view()),
     path("sources/compose", ComposeView.as_view()),
+    path("sources/list", ListView.as_view()),
+    path("sources/list/file", ListFileView.as_view()),
     path("sources/read", ReadView.as_view()),
     path("sources/write", WriteView.as_view()),
     path("sources/record", RecordView.as_view()),

@@ -18,6 +18,15 @@ class GapSchema(serializers.Serializer[Any]):
     label = serializers.CharField()  # type: ignore[assignment]
 
 
+class LaidSchema(serializers.Serializer[Any]):
+    """An element as it is written in the entry, and how it is dressed."""
+
+    element = serializers.CharField()
+    label = serializers.CharField()  # type: ignore[assignment]
+    text = serializers.CharField()
+    dress = serializers.CharField()
+
+
 class ComposedSchema(serializers.Serializer[Any]):
     """Everything a guide writes of a work."""
 
@@ -25,6 +34,7 @@ class ComposedSchema(serializers.Serializer[Any]):
     label = serializers.CharField()  # type: ignore[assignment]
     guide = serializers.CharField()
     entry = WrittenSchema()
+    laid = LaidSchema(many=True)
     unlisted = serializers.CharField(allow_blank=True)
     in_text = WrittenSchema(many=True)
     notes = WrittenSchema(many=True)
@@ -62,6 +72,38 @@ class ComposeFormSchema(serializers.Serializer[Any]):
     assignment = serializers.IntegerField(required=False)
     item = serializers.DictField()
     locator = serializers.CharField(max_length=40, allow_blank=True, default="")
+
+
+class ListFormSchema(serializers.Serializer[Any]):
+    """CSL-JSON items (`custom.kind` may name a kind) to write as one list of a guide."""
+
+    guide = serializers.CharField(max_length=60)
+    assignment = serializers.IntegerField(required=False)
+    items = serializers.ListField(child=serializers.DictField(), max_length=500)
+
+
+class ListFileFormSchema(ListFormSchema):
+    form = serializers.ChoiceField(choices=["list", "list-docx", "list-odt"])
+
+
+class ListedSchema(serializers.Serializer[Any]):
+    """An entry of a composed list, and which of the items it is of."""
+
+    of = serializers.IntegerField()
+    text = serializers.CharField()
+    html = serializers.CharField()
+    gaps = GapSchema(many=True)
+
+
+class UnlistedSchema(serializers.Serializer[Any]):
+    of = serializers.IntegerField()
+    why = serializers.CharField()
+
+
+class ComposedListSchema(serializers.Serializer[Any]):
+    heading = serializers.CharField()
+    entries = ListedSchema(many=True)
+    unlisted = UnlistedSchema(many=True)
 
 
 class ItemsSchema(serializers.Serializer[Any]):

@@ -16,7 +16,7 @@ from odf.text import P, Span
 from ..exchange import FieldsInvalid, work_of, works_to
 from .gather import Return, said_of
 from .letter import Block, capital, letter
-from .put_right import Listed, PutRight, put_right
+from .put_right import Listed, PutRight
 
 _SIZE = 12
 _SMALL = 10
@@ -39,9 +39,8 @@ def letter_docx(returned: Return) -> bytes:
     return _saved(file)
 
 
-def list_docx(returned: Return) -> bytes:
-    """The list put right as a .docx, laid out as the guide asks; what changed stands as a comment."""
-    right = put_right(returned.report)
+def list_docx(right: PutRight) -> bytes:
+    """A list as a .docx, laid out as the guide asks; what changed stands as a comment."""
     file: Any = docx.Document()
     heading = file.add_paragraph()
     heading.alignment = 1
@@ -79,9 +78,8 @@ def _saved(file: Any) -> bytes:
     return out.getvalue()
 
 
-def list_odt(returned: Return) -> bytes:
-    """The list put right as an .odt."""
-    right = put_right(returned.report)
+def list_odt(right: PutRight) -> bytes:
+    """A list as an .odt; what changed stands below its entry."""
     file = OpenDocumentText()
     italic = Style(name="Italic", family="text")
     italic.addElement(TextProperties(fontstyle="italic"))

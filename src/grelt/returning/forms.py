@@ -12,6 +12,7 @@ from .letter_pdf import letter_pdf
 from .odt_comments import commented_odt
 from .pages import letter_page, list_page, marked_page
 from .pdf_comments import commented_pdf
+from .put_right import PutRight, put_right
 
 Form = Literal[
     "docx", "odt", "pdf", "html", "letter", "letter-docx", "letter-pdf", "list", "list-docx", "list-odt",
@@ -42,6 +43,7 @@ ENDINGS: dict[str, tuple[str, str]] = {
     "csv": (".csv", "text/csv; charset=utf-8"),
     "json": (".json", "application/json"),
 }
+_LISTS = ("list", "list-docx", "list-odt")
 _OWN = {"docx": commented_docx, "odt": commented_odt, "pdf": commented_pdf}
 
 
@@ -57,10 +59,11 @@ def returned_as(
                 f"“{name}” is no .{form}: remarks go into the student’s own file. Take it as {own}."
             )
         return _OWN[form](data, returned, author=author, date=date)
+    if form in _LISTS:
+        return list_as(form, put_right(returned.report))
     text = {
         "html": marked_page,
         "letter": letter_page,
-        "list": list_page,
         "csv": remarks_csv,
         "json": remarks_json,
     }
@@ -68,13 +71,14 @@ def returned_as(
         return text[form](returned).encode()
     if form in ("csl", "bibtex", "ris"):
         return records_of(returned, form).encode()
-    made = {
-        "letter-docx": letter_docx,
-        "letter-pdf": letter_pdf,
-        "list-docx": list_docx,
-        "list-odt": list_odt,
-    }
-    return made[form](returned)
+    return {"letter-docx": letter_docx, "letter-pdf": letter_pdf}[form](returned)
+
+
+def list_as(form: str, right: PutRight) -> bytes:
+    """A list in one of its forms: `list` (.html), `list-docx`, `list-odt`."""
+    if form == "list":
+        return list_page(right).encode()
+    return {"list-docx": list_docx, "list-odt": list_odt}[form](right)
 
 
 def own_form(name: str) -> str:

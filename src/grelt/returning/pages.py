@@ -12,7 +12,7 @@ from ..help import rule_help
 from .example import worked
 from .gather import At, Json, Remark, Return, said_of
 from .letter import Block, capital, letter
-from .put_right import Listed, put_right
+from .put_right import Listed, PutRight
 
 _STYLE = """
 body { max-width: 44rem; margin: 2rem auto; padding: 0 1rem; font: 1.05rem/1.55 Georgia, serif; }
@@ -37,9 +37,8 @@ def letter_page(returned: Return) -> str:
     return _page(returned.title, "".join(_block(b) for b in letter(returned)))
 
 
-def list_page(returned: Return) -> str:
-    """The list put right, in its order, with what each entry was."""
-    right = put_right(returned.report)
+def list_page(right: PutRight) -> str:
+    """A list in its order, with what each entry was."""
     body = f"<h1>{escape(right.heading)}</h1>" + "".join(_listed(entry) for entry in right.entries)
     return _page(right.heading, body)
 

@@ -24,6 +24,14 @@ class Listed:
     def text(self) -> str:
         return "".join(words for words, _ in self.runs)
 
+    @property
+    def html(self) -> str:
+        """The entry with italics as `<i>`."""
+        return "".join(
+            f"<i>{escape(t, quote=False)}</i>" if italic else escape(t, quote=False)
+            for t, italic in self.runs
+        )
+
 
 @dataclass(frozen=True)
 class PutRight:

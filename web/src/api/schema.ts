@@ -635,6 +635,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sources/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sources_list"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sources/list/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["sources_list_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sources/read": {
         parameters: {
             query?: never;
@@ -821,12 +853,18 @@ export interface components {
             /** @default  */
             locator: string;
         };
+        ComposedListSchema: {
+            heading: string;
+            entries: components["schemas"]["ListedSchema"][];
+            unlisted: components["schemas"]["UnlistedSchema"][];
+        };
         /** @description Everything a guide writes of a work. */
         ComposedSchema: {
             kind: string;
             label: string;
             guide: string;
             entry: components["schemas"]["WrittenSchema"];
+            laid: components["schemas"]["LaidSchema"][];
             unlisted: string;
             in_text: components["schemas"]["WrittenSchema"][];
             notes: components["schemas"]["WrittenSchema"][];
@@ -913,8 +951,6 @@ export interface components {
             readonly kind: string;
             readonly borders: unknown;
         };
-        /** @enum {string} */
-        FormEnum: "parenthetical" | "narrative" | "note" | "numeric";
         GapSchema: {
             element: string;
             label: string;
@@ -979,9 +1015,47 @@ export interface components {
             readonly citation_key: string;
             readonly entry_key: string;
         };
+        /** @description An element as it is written in the entry, and how it is dressed. */
+        LaidSchema: {
+            element: string;
+            label: string;
+            text: string;
+            dress: string;
+        };
         LinkFormSchemaRequest: {
             /** @default 60 */
             days: number;
+        };
+        /**
+         * @description * `list` - list
+         *     * `list-docx` - list-docx
+         *     * `list-odt` - list-odt
+         * @enum {string}
+         */
+        ListFileFormSchemaFormEnum: "list" | "list-docx" | "list-odt";
+        /** @description CSL-JSON items (`custom.kind` may name a kind) to write as one list of a guide. */
+        ListFileFormSchemaRequest: {
+            guide: string;
+            assignment?: number;
+            items: {
+                [key: string]: unknown;
+            }[];
+            form: components["schemas"]["ListFileFormSchemaFormEnum"];
+        };
+        /** @description CSL-JSON items (`custom.kind` may name a kind) to write as one list of a guide. */
+        ListFormSchemaRequest: {
+            guide: string;
+            assignment?: number;
+            items: {
+                [key: string]: unknown;
+            }[];
+        };
+        /** @description An entry of a composed list, and which of the items it is of. */
+        ListedSchema: {
+            of: number;
+            text: string;
+            html: string;
+            gaps: components["schemas"]["GapSchema"][];
         };
         /** @enum {string} */
         ModeEnum: "rule" | "habit" | "place";
@@ -1174,7 +1248,7 @@ export interface components {
         ReportCitation: {
             id: string;
             key: string;
-            form: components["schemas"]["FormEnum"];
+            form: components["schemas"]["ReportCitationFormEnum"];
             text: string;
             paragraph: number;
             start: number;
@@ -1191,6 +1265,8 @@ export interface components {
             by_hand: boolean;
             parenthesis?: components["schemas"]["ReportRange"];
         };
+        /** @enum {string} */
+        ReportCitationFormEnum: "parenthetical" | "narrative" | "note" | "numeric";
         ReportCountedSource: {
             label: string;
             entry: string | null;
@@ -1544,6 +1620,10 @@ export interface components {
         TextFormSchemaRequest: {
             format: components["schemas"]["OpenFormat"];
             text: string;
+        };
+        UnlistedSchema: {
+            of: number;
+            why: string;
         };
         /**
          * @description A file handed in. `writer` may be left out; it is then read from the paper. `again` takes in a file that
@@ -5391,6 +5471,198 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ComposedSchema"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    sources_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListFormSchemaRequest"];
+                "multipart/form-data": components["schemas"]["ListFormSchemaRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComposedListSchema"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    sources_list_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListFileFormSchemaRequest"];
+                "multipart/form-data": components["schemas"]["ListFileFormSchemaRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
                 };
             };
             400: {

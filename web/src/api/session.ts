@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
+import { forgetWork } from "../shared/kept";
 import { answered, client } from "./client";
 
 const key = ["session"];
@@ -22,8 +23,10 @@ export function useSignOut() {
   return useMutation({
     mutationFn: () => answered(client.DELETE("/api/session")),
     onSuccess: () => {
-      queries.clear();
+      // First who is there, for what is shown hangs on it; then everything that was theirs.
       queries.setQueryData(key, { person: null });
+      queries.removeQueries({ predicate: (query) => query.queryKey[0] !== key[0] });
+      forgetWork();
     },
   });
 }

@@ -13,15 +13,17 @@ type Format = "csl" | "bibtex" | "ris";
 interface Props {
   item: Item;
   onTake: (item: Item) => void;
+  onTakeAll: (items: Item[]) => void;
 }
 
 /** The source in and out of open formats. */
-export function FileText({ item, onTake }: Props) {
+export function FileText({ item, onTake, onTakeAll }: Props) {
   const [format, setFormat] = useState<Format>("bibtex");
   const [text, setText] = useState("");
   const read = useMutation({
     mutationFn: () => answered(client.POST("/api/sources/read", { body: { format, text } })),
-    onSuccess: (found) => found.items[0] && onTake(found.items[0]),
+    // One is laid open; several are a list.
+    onSuccess: ({ items }) => (items.length > 1 ? onTakeAll(items) : items[0] && onTake(items[0])),
   });
   const write = useMutation({
     mutationFn: () => answered(client.POST("/api/sources/write", { body: { format, items: [item] } })),

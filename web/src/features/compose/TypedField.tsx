@@ -27,15 +27,19 @@ export function TypedField({ field, label, item, shown, onChange }: Props) {
   return (
     <TextField
       size="small"
-      label={label}
+      hiddenLabel
       value={text}
       placeholder={shown || SHOWN[field.kind]}
-      multiline={field.kind === "names"}
-      slotProps={{ inputLabel: { shrink: true }, htmlInput: { title: HELP[field.kind] } }}
+      multiline
+      slotProps={{ htmlInput: { title: HELP[field.kind], "aria-label": label } }}
       onChange={(event) => {
         const next = withTyped(item, field, event.target.value);
         setDraft({ text: event.target.value, of: next });
         onChange(next);
+      }}
+      onKeyDown={(event) => {
+        // Only names are several lines.
+        if (event.key === "Enter" && field.kind !== "names") event.preventDefault();
       }}
       onBlur={() => setDraft(null)}
     />

@@ -11,6 +11,7 @@ export function EntryShown({ entry }: { entry: Entry }) {
       entry={entry}
       guide={model.report.guide.id}
       assignment={paper.assignment}
+      paper={paper.id}
       busy={deciding}
       borders={hands.get(entry.key)?.borders ?? []}
       onSet={(kind, borders) => data.setEntry.mutate({ entry: entry.key, kind, borders })}

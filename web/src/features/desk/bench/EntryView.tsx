@@ -8,6 +8,7 @@ import "./entry-view.css";
 import type { Entry } from "../../../api/client";
 import { useShelf } from "../../../api/shelf";
 import { CopyButtons } from "../../../shared/CopyButtons";
+import { LaidCell } from "../../../shared/Laid";
 import { Marked } from "../../../shared/Marked";
 import type { Border } from "../state/borders";
 import { BorderSetter } from "./BorderSetter";
@@ -27,6 +28,7 @@ interface Props {
   entry: Entry;
   guide: string;
   assignment: number;
+  paper: number;
   busy: boolean;
   borders: Border[];
   onSet: (kind: string, borders: Border[]) => void;
@@ -34,7 +36,7 @@ interface Props {
 
 /** An entry cut in its elements over the expected pattern, what it should be, and the kind and
  *  borders for a person to set right. */
-export function EntryView({ entry, guide, assignment, busy, borders, onSet }: Props) {
+export function EntryView({ entry, guide, assignment, paper, busy, borders, onSet }: Props) {
   const [drawing, setDrawing] = useState(false);
   const shelf = useShelf(guide, assignment);
   const kinds = shelf.data ?? [];
@@ -71,6 +73,9 @@ export function EntryView({ entry, guide, assignment, busy, borders, onSet }: Pr
         <button type="button" className="plain-button" onClick={() => setDrawing(!drawing)} aria-pressed={drawing}>
           {drawing ? "Put borders away" : "Set borders…"}
         </button>
+        <Link className="plain-button" to={`/compose?guide=${guide}&kind=${entry.kind}&assignment=${assignment}&paper=${paper}&entry=${entry.id}`}>
+          Open in Compose
+        </Link>
         {entry.set_by_hand && (
           <button type="button" className="plain-button" onClick={() => onSet("", [])} disabled={busy}>
             Read it by itself again
@@ -94,17 +99,14 @@ export function EntryView({ entry, guide, assignment, busy, borders, onSet }: Pr
             {entry.alignment.map((row, index) => {
               const [sign, words] = SIGNS[row.state] ?? ["", ""];
               return (
-                <li key={index} className={`laid-cell ${row.state}`} title={`${label(row.element)}: ${words}`}>
-                  <span className="laid-name">
-                    <b aria-label={words}>{sign}</b> {label(row.element)}
-                  </span>
+                <LaidCell key={index} name={label(row.element)} state={row.state} sign={sign} words={words}>
                   <q className="book written">
                     {row.state === "same" && row.dress === "italics" ? <i>{row.written}</i> : row.written || " "}
                   </q>
                   <q className="book expected">
                     {row.state === "same" ? " " : row.dress === "italics" ? <i>{row.expected}</i> : row.expected || "leave out"}
                   </q>
-                </li>
+                </LaidCell>
               );
             })}
           </ol>
