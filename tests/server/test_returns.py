@@ -49,6 +49,16 @@ class TheLetter(ReturnCase):
         self.assertEqual([b["key"] for b in remarks], [key])
         self.assertTrue(remarks[0]["text"].startswith("Who is Pellow? Pellow is cited here"))
 
+    def test_what_is_not_kept_is_not_said_of_the_paper(self) -> None:
+        said = [b["text"] for b in self.shown()["letter"] if b["kind"] == "text"]
+        self.assertIn("16 citations, 8 entries in the list; nothing to mend.", said)
+        self.keep("cite-unlisted")
+        said = [b["text"] for b in self.shown()["letter"] if b["kind"] == "text"]
+        self.assertIn(
+            "16 citations, 8 entries in the list; 1 source is cited and not listed; 1 thing to mend.",
+            said,
+        )
+
     def test_words_and_rounds_left_out_are_kept(self) -> None:
         self.keep("cite-unlisted")
         self.send("put", "/return", {"words": "Well read.\nTwo things.", "without": ["match"]})

@@ -12,6 +12,11 @@ from .gather import Remark, Return, said_of
 BlockKind = Literal["title", "heading", "text", "remark", "example"]
 _ITALIC = re.compile(r"<i>(.*?)</i>", re.S)
 _LONGEST_EXAMPLE = 300
+# What a paper is sent back for, in words.
+_DECIDE = (
+    ("cite-unlisted", "source is cited and not listed", "sources are cited and not listed"),
+    ("entry-uncited", "entry is cited nowhere", "entries are cited nowhere"),
+)
 
 
 @dataclass(frozen=True)
@@ -77,12 +82,10 @@ def standing(returned: Return) -> str:
         f"{_count(tally['citations'], 'citation', 'citations')}, "
         f"{_count(tally['entries'], 'entry', 'entries')} in the list"
     ]
-    if tally["unlisted"]:
-        parts.append(
-            f"{_count(tally['unlisted'], 'source is', 'sources are')} cited and not listed"
-        )
-    if tally["uncited"]:
-        parts.append(f"{_count(tally['uncited'], 'entry is', 'entries are')} cited nowhere")
+    # What was waived is not said of the paper, and what is still open not yet.
+    for rule, one, several in _DECIDE:
+        if number := sum(r.count for r in remarks if r.rule == rule):
+            parts.append(_count(number, one, several))
     single = len(remarks) - habits
     if habits:
         parts.append(_count(habits, "habit to change", "habits to change"))

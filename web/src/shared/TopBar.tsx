@@ -52,6 +52,7 @@ export function TopBar({ children, end, about = {} }: Props) {
         bgcolor: "paper.bar",
         color: "paper.onBar",
         "@media print": { display: "none" },
+        "@media (max-width: 900px)": { flexWrap: "wrap", columnGap: 1.5, rowGap: 0 },
         "& a": { color: "inherit" },
         "& a:focus-visible, & button:focus-visible": { outline: "2px solid currentColor", outlineOffset: 2 },
       }}
@@ -59,7 +60,7 @@ export function TopBar({ children, end, about = {} }: Props) {
       <Box component={Link} to="/" sx={{ fontWeight: 700, textDecoration: "none", letterSpacing: 0.3 }}>
         Grelt
       </Box>
-      <Box sx={{ flex: 1, minWidth: 0, display: "flex", alignItems: "center", gap: 1.5 }}>{children}</Box>
+      <Box sx={{ flex: 1, minWidth: 0, display: "flex", alignItems: "center", gap: 1.5, "@media (max-width: 900px)": { flex: "1 1 380px" } }}>{children}</Box>
       {end}
       <Box component="nav" aria-label="Everywhere" sx={{ display: "flex", gap: 1.5, fontSize: 14, whiteSpace: "nowrap", "@media (max-width: 900px)": { gap: 1, fontSize: 13 } }}>
         <Link to="/">Courses</Link>
