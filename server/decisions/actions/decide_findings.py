@@ -9,6 +9,7 @@ from django.db import transaction
 
 from config.problems import Problem
 from courses.queries import User, id_of
+from grelt import api as core
 from papers.models import FindingRow, Paper
 
 from ..models import Decision, Step
@@ -42,12 +43,11 @@ def decide_findings(
         return
     old = {d.finding_key: d for d in Decision.objects.filter(paper=paper, finding_key__in=known)}
     _refuse_stale(old, seen or {})
-    count = f" {len(known)} findings" if len(known) > 1 else ""
     step = Step.objects.create(
         paper=paper,
         by_id=id_of(user),
         kind=Step.Kind.DECIDE,
-        said=f"{_SAID[verdict]}{count}: {rules[known[0]]}",
+        said=_said(verdict, [rules[key] for key in known]),
         before=[_state(key, rules[key], old.get(key)) for key in known],
     )
     for key in known:
@@ -63,6 +63,13 @@ def decide_findings(
                 "rule": rules[key], "verdict": verdict, "remark": words, "version": step.pk,
             },
         )  # fmt: skip
+
+
+def _said(verdict: str, rules: list[str]) -> str:
+    """The step in words: how many, and what, where it is one thing."""
+    count = f" {len(rules)} findings" if len(rules) > 1 else ""
+    what = f": {core.rule_label(rules[0])}" if len(set(rules)) == 1 else ""
+    return f"{_SAID[verdict]}{count}{what}"
 
 
 def _state(key: str, rule: str, decision: Decision | None) -> dict[str, Any]:

@@ -33,6 +33,7 @@ from .house import (
     house_rules,
     house_tables,
     rule_ids,
+    rule_label,
     source_kinds,
     try_kind,
 )
@@ -93,6 +94,7 @@ __all__ = [
     "return_of",
     "return_page",
     "rule_ids",
+    "rule_label",
     "source_kinds",
     "try_kind",
     "vocabulary",

@@ -86,6 +86,12 @@ def explain(rule: str, guide: str | None = None) -> RuleHelp:
     return rule_help(rule, guide)
 
 
+def rule_label(rule: str) -> str:
+    """What a rule's findings are called; its id, where there is no such rule any more."""
+    known = all_rules().get(rule)
+    return known.rule.label if known is not None else rule
+
+
 def rule_ids() -> list[str]:
     """Ids of every rule there is code for."""
     return list(all_rules())

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef } from "react";
 
 import { useDeskContext } from "../DeskContext";
 import { useSeenPages } from "./SeenPages";
-import { pageBars } from "../state/model";
+import { pageBars } from "../state/pages";
 
 const WORDS = { text: "", dry: ", no citation", list: ", the list", front: ", before the text" };
 

@@ -9,6 +9,7 @@ import { goingBack, type Going } from "../state/going";
 import { mattersOf, type Matter } from "../state/matters";
 import { ROUNDS } from "../state/model";
 import type { Write } from "./LetterSheet";
+import { SmallPages } from "./SmallPages";
 
 interface Props {
   without: string[];
@@ -53,6 +54,7 @@ export function Contents({ without, words, write }: Props) {
       {going.map((part) => (
         <RoundPart key={part.round.id} part={part} left={without.includes(part.round.id)} onToggle={() => toggle(part.round.id)} />
       ))}
+      <SmallPages going={going} without={without} />
       {going.length === 0 && <p className="return-quiet">Nothing was found: the letter says what is in order.</p>}
     </>
   );

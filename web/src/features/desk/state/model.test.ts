@@ -2,7 +2,8 @@ import { describe, expect, it } from "vitest";
 
 import { reports } from "../../../../tests/fixtures";
 import type { DeskState, Report } from "../../../api/client";
-import { decisionsByKey, deskModel, focusOf, handsByKey, isOpen, ledgerRows, NO_FOCUS, pageBars, roundOf, ROUNDS, rowsWith } from "./model";
+import { decisionsByKey, deskModel, focusOf, handsByKey, isOpen, ledgerRows, NO_FOCUS, roundOf, ROUNDS, rowsWith } from "./model";
+import { pageBars, smallPages } from "./pages";
 
 const every = Object.entries(reports);
 const shore = reports["marlowe-slack-water"]!;
@@ -106,6 +107,22 @@ describe("the page run", () => {
       expect(tick.at).toBeLessThan(1);
     }
     expect(bars.filter((b) => b.kind === "dry").every((b) => b.ticks.length === 0)).toBe(true);
+  });
+});
+
+describe("the small pages of a return", () => {
+  it.each(every)("have each remark once, at its page and height: %s", (_, report) => {
+    const keys = new Set(report.findings.filter((_, i) => i % 2 === 0).map((f) => f.key));
+    const pages = smallPages(report, keys);
+    expect(pages.flatMap((p) => p.remarks.map((r) => r.key)).sort()).toEqual([...keys].sort());
+    for (const { page, remarks } of pages) {
+      for (const { key, at } of remarks) {
+        expect(report.findings.find((f) => f.key === key)?.page ?? 1).toBe(page);
+        expect(at).toBeGreaterThan(0);
+        expect(at).toBeLessThan(1);
+      }
+    }
+    expect(smallPages(report, new Set())).toEqual([]);
   });
 });
 

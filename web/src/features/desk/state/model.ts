@@ -4,7 +4,6 @@ import type {
   DeskState,
   Entry,
   Finding,
-  Paragraph,
   Report,
   Schemas,
   Unlisted,
@@ -235,64 +234,4 @@ export function rowsWith(rows: LedgerRow[], sought: string, chosen?: string): Le
     const text = folded(row.kind === "entry" ? row.entry.text : row.source.label);
     return words.every((word) => text.includes(word));
   });
-}
-
-/* The page run: how citations are spread */
-
-export interface PageBar {
-  page: number;
-  kind: "text" | "dry" | "list" | "front";
-  ticks: { at: number; citation: Citation }[];
-  paragraph: number;
-}
-
-export function pageBars(report: Report): PageBar[] {
-  const starts: { paragraph: number; offset: number }[] = [];
-  let before = 0;
-  const lengthBefore = new Map<number, number>();
-  const pageLength: number[] = [];
-  for (const paragraph of report.paragraphs) {
-    if (paragraph.role === "note" || paragraph.page === null) continue;
-    lengthBefore.set(paragraph.index, before);
-    while (starts.length < paragraph.page) {
-      starts.push({ paragraph: paragraph.index, offset: before });
-    }
-    for (const offset of paragraph.page_starts) starts.push({ paragraph: paragraph.index, offset: before + offset });
-    before += paragraph.text.length + 60;
-  }
-  starts.forEach((start, index) => {
-    pageLength.push(Math.max(1, (starts[index + 1]?.offset ?? before) - start.offset, 1200));
-  });
-  const markerOf = new Map(
-    report.notes.flatMap((n) => n.paragraphs.map((index) => [index, n.marker] as const)),
-  );
-  const listPage = report.list?.page ?? Infinity;
-  const prose = new Set(
-    report.paragraphs.filter((p) => p.role === "body" || p.role === "block-quote").flatMap((p) => pagesOf(p)),
-  );
-  return Array.from({ length: report.tally.pages }, (_, index): PageBar => {
-    const page = index + 1;
-    const ticks = report.citations
-      .filter((c) => c.page === page)
-      .map((citation) => {
-        // A citation in a note stands at the height of its marker.
-        const marker = markerOf.get(citation.paragraph);
-        const where = marker ? marker.paragraph : citation.paragraph;
-        const offset = marker ? marker.offset : citation.start;
-        const at = (lengthBefore.get(where) ?? 0) + offset - (starts[index]?.offset ?? 0);
-        return { at: Math.min(0.97, Math.max(0.02, at / (pageLength[index] ?? 1))), citation };
-      });
-    const written = prose.has(page);
-    return {
-      page,
-      kind: written ? (ticks.length === 0 ? "dry" : "text") : page >= listPage ? "list" : "front",
-      ticks,
-      paragraph: starts[index]?.paragraph ?? 0,
-    };
-  });
-}
-
-function pagesOf(paragraph: Paragraph): number[] {
-  const first = paragraph.page ?? 1;
-  return [first, ...paragraph.page_starts.map((_, index) => first + index + 1)];
 }
