@@ -8,26 +8,22 @@ import { capital, times } from "../state/firstLook";
 import { goingBack, type Going } from "../state/going";
 import { mattersOf, type Matter } from "../state/matters";
 import { ROUNDS } from "../state/model";
-import type { Write } from "./LetterSheet";
 import { SmallPages } from "./SmallPages";
 
 interface Props {
-  without: string[];
-  words: string;
-  write: Write;
+  without: Schemas["WithoutEnum"][];
+  onLeave: (without: Schemas["WithoutEnum"][]) => void;
 }
 
 /** What goes into the letter, round by round: kept, waived, and what is still to decide. */
-export function Contents({ without, words, write }: Props) {
+export function Contents({ without, onLeave }: Props) {
   const { data, model, decisions, ui, act, deciding } = useDeskContext();
   const undo = data.desk.data?.undo ?? null;
   const matters = mattersOf(model.report.findings, model.groups, ui.opened);
   const going = goingBack(matters, ROUNDS, decisions);
   const open = going.flatMap((g) => g.open);
-  const toggle = (round: string) => {
-    const next = without.includes(round) ? without.filter((r) => r !== round) : [...without, round];
-    write.mutate({ words, without: next as Schemas["WithoutEnum"][] });
-  };
+  const toggle = (round: Schemas["WithoutEnum"]) => onLeave(without.includes(round) ? without.filter((r) => r !== round) : [...without, round]);
+  const isLeft = (id: string) => without.some((round) => round === id);
   return (
     <>
       <h2>What goes into the letter</h2>
@@ -52,7 +48,7 @@ export function Contents({ without, words, write }: Props) {
         </p>
       )}
       {going.map((part) => (
-        <RoundPart key={part.round.id} part={part} left={without.includes(part.round.id)} onToggle={() => toggle(part.round.id)} />
+        <RoundPart key={part.round.id} part={part} left={isLeft(part.round.id)} onToggle={() => toggle(part.round.id as Schemas["WithoutEnum"])} />
       ))}
       <SmallPages going={going} without={without} />
       {going.length === 0 && <p className="return-quiet">Nothing was found: the letter says what is in order.</p>}

@@ -1,7 +1,10 @@
 import LinearProgress from "@mui/material/LinearProgress";
 
+import { useState } from "react";
+
 import "./return.css";
 
+import type { Schemas } from "../../../api/client";
 import { ProblemNote } from "../../../shared/ProblemNote";
 import { useReturn } from "../data/useReturn";
 import { useDeskContext } from "../DeskContext";
@@ -16,8 +19,12 @@ export function ReturnRound() {
   const back = useReturn(paper.id, decidedSignature(data.desk.data));
   const returned = back.back.data;
   // What was just chosen shows at once; the letter follows.
-  const { variables, isPending } = back.write;
-  const without = (isPending ? variables.without : returned?.without) ?? [];
+  const [chosen, setChosen] = useState<Schemas["WithoutEnum"][] | null>(null);
+  const without = chosen ?? ((returned?.without ?? []) as Schemas["WithoutEnum"][]);
+  const leave = (next: Schemas["WithoutEnum"][]) => {
+    setChosen(next);
+    back.write.mutate({ words: returned?.words ?? "", without: next }, { onSettled: () => setChosen(null) });
+  };
   return (
     <>
       <div className="return-panes">
@@ -27,7 +34,7 @@ export function ReturnRound() {
           {returned && <LetterSheet key={paper.id} returned={returned} write={back.write} />}
         </section>
         <aside className="return-side" aria-label="What goes into the letter">
-          <Contents without={without} write={back.write} words={returned?.words ?? ""} />
+          <Contents without={without} onLeave={leave} />
         </aside>
       </div>
       {returned && <TakeAway returned={returned} back={back} />}
