@@ -20,6 +20,7 @@ TRADE, HOUSE = "A trade of the night", "house"
 # Where a paper is not of the first assignment.
 ASSIGNMENT_OF = {
     "Owen Hesketh": TRADE,
+    "Ines Galvan": TRADE,
     HOUSE: TRADE,
     "Astrid Kessel": NOTES,
     "Rhona Quarrie": CHAPTER,
@@ -33,13 +34,14 @@ PICTURES: list[tuple[str, str, str, str, list[str]]] = [
     ("desk-name", "light", "Ines Marlowe", "", ["."]),
     ("desk-unlisted", "light", "Ines Marlowe", "?source=u1", []),
     ("desk-list", "light", "Odalys Finch", "?round=list", [".", "."]),
-    ("desk-habit", "light", "Mateo Quist", "?round=list", [".", ".", "."]),
+    ("desk-habit", "light", "Ines Galvan", "?round=list", ["."]),
     ("desk-notes", "light", "Astrid Kessel", "?round=notes", ["."]),
     ("desk-in-text", "light", "Silas Brock", "?round=text", [".", "."]),
     ("desk-entry", "light", "Silas Brock", "?entry=e1", []),
     ("guide-shelf", "light", "/guides/chicago-17-notes?kind=journal-article", "", []),
     ("compose", "light", "/compose?guide=apa-7&kind=chapter", "", ["Worked example"]),
     ("cross-check", "light", "Ines Marlowe", "/cross-check", []),
+    ("drafts", "light", "Mateo Quist", "/drafts", []),
     ("desk-chapter", "light", "Rhona Quarrie", "", ["."]),
     ("desk-dark", "dark", "Bram Tolliver", "", [".", "."]),
     ("desk-clean", "light", "Noor Castellan", "", []),
@@ -75,7 +77,7 @@ def take(page: Page, base: str, target: str, query: str, keys: list[str]) -> Non
     if target and not target.startswith("/"):
         link = page.get_by_role("link", name=target)
         page.goto(f"{base}{link.get_attribute('href')}{query}")
-        page.locator(".row, .cross tr, .page-round, .letter").first.wait_for()
+        page.locator(".row, .cross tr, .page-round, .letter, .drafts-sides").first.wait_for()
     page.wait_for_timeout(700)
     for key in keys:
         if len(key) > 1:
