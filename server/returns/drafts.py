@@ -6,13 +6,10 @@ from __future__ import annotations
 from typing import Any
 
 from decisions.models import Decision
+from grelt import api as core
 from papers.models import Check, Draft, Paper
 
 Json = dict[str, Any]
-
-# So many letters on either side of a slip show where it is; of a longer slip its beginning.
-_AROUND = 45
-_LONGEST = 120
 
 
 def drafts_of(paper: Paper) -> Json:
@@ -93,22 +90,4 @@ def _place(finding: Json | None, report: Json) -> Json | None:
     if finding is None:
         return None
     at = next(i for i, f in enumerate(report["findings"]) if f["key"] == finding["key"])
-    place = {"at": at, "page": finding["page"], "lead": "", "words": "", "rest": ""}
-    if finding["paragraph"] is None:
-        return place
-    text = report["paragraphs"][finding["paragraph"]]["text"]
-    start, end = finding["start"] or 0, finding["end"] or 0
-    begin, close = _word(text, start - _AROUND, -1), _word(text, end + _AROUND, 1)
-    return place | {
-        "lead": ("…" if begin else "") + text[begin:start],
-        "words": text[start : min(end, start + _LONGEST)],
-        "rest": text[end:close] + ("…" if close < len(text) else ""),
-    }
-
-
-def _word(text: str, at: int, by: int) -> int:
-    """The border of a word at a place or beyond it."""
-    at = min(max(at, 0), len(text))
-    while 0 < at < len(text) and not text[at - 1].isspace():
-        at += by
-    return at
+    return {"at": at, "page": finding["page"], **core.excerpt(report, finding)}

@@ -1,4 +1,4 @@
-"""The command line: `grelt check`, `grelt return`, `grelt explain`, `grelt rules`, `grelt guides`.
+"""The command line: `grelt check`, `grelt return`, `grelt class`, `grelt explain`, and lists.
 
 The only place of the core that reads files and the clock.
 """
@@ -36,6 +36,8 @@ def main(arguments: list[str] | None = None) -> int:
             return _check(options)
         if options.command == "return":
             return _return(options)
+        if options.command == "class":
+            return _class(options)
         if options.command == "compare":
             return _compare(options)
         if options.command == "explain":
@@ -98,6 +100,18 @@ def _parser() -> argparse.ArgumentParser:
     back.add_argument("--records", metavar="FILE.json", help="looked-up records of the sources")
     back.add_argument("--date", metavar="YYYY-MM-DD", help="the day of the return (default: today)")
     back.add_argument("--author", default="Grelt", metavar="NAME", help="whose the comments are")
+    whole = commands.add_parser("class", help="what a class of papers slips on, as one picture")
+    whole.add_argument("papers", nargs="+", metavar="PAPER")
+    whole.add_argument("--out", required=True, metavar="FILE", help="where it is written")
+    whole.add_argument(
+        "--as", dest="form", choices=api.CLASS_FORMS, metavar="FORM",
+        help=f"{', '.join(api.CLASS_FORMS)} (default: told by FILE)",
+    )  # fmt: skip
+    whole.add_argument("--title", default="The class", metavar="WORDS", help="what stands over it")
+    whole.add_argument("--guide", default=api.AUTO, metavar="ID", help="a guide id, or auto")
+    whole.add_argument("--house", metavar="FILE.toml", help="house rules over the guide")
+    whole.add_argument("--date", metavar="YYYY-MM-DD", help="the day of the check (default: today)")
+    whole.add_argument("--jobs", type=int, default=0, metavar="N", help="processes (default: all)")
     commands.add_parser("rules", help="list the rules")
     commands.add_parser("guides", help="list the guides")
     return parser
@@ -164,6 +178,37 @@ def _return(options: argparse.Namespace) -> int:
         return _USAGE
     print(f"{len(returned.remarks)} remarks in {options.out}")
     return _CLEAN
+
+
+def _class(options: argparse.Namespace) -> int:
+    form = options.form or Path(options.out).suffix.removeprefix(".").casefold()
+    if form not in api.CLASS_FORMS:
+        print(f"grelt: what {options.out} is to be is not told; say it with --as.", file=sys.stderr)
+        return _USAGE
+    inputs = api.CheckInputs(
+        guide=options.guide, house=_house(options.house), date=_date(options.date)
+    )
+    api.house_rules(inputs.house)
+    handed = []
+    status = _CLEAN
+    for name, report in zip(options.papers, _reports(options, inputs), strict=True):
+        if isinstance(report, api.PaperUnreadable):
+            # The others make a class without it.
+            print(f"grelt: {Path(name).name}: {report}", file=sys.stderr)
+            status = _UNREADABLE
+            continue
+        writer = api.writer_of(report) or Path(name).stem
+        handed.append(api.handed(writer, api.paper_figures(report)))
+    if not handed:
+        return _UNREADABLE
+    made, _, _ = api.class_file(form, api.class_picture(handed), options.title)
+    try:
+        Path(options.out).write_bytes(made)
+    except OSError as error:
+        print(f"grelt: {options.out} cannot be written: {error.strerror}.", file=sys.stderr)
+        return _USAGE
+    print(f"{len(handed)} papers in {options.out}")
+    return status
 
 
 def _compare(options: argparse.Namespace) -> int:

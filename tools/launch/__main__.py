@@ -19,6 +19,7 @@ grelt test rule ID…         the cases of rules
 grelt lint                  linters, type checks, import rules
 grelt check PAPER…          check papers on the command line (--help tells more)
 grelt return PAPER --out F   what goes back: the paper with remarks, a letter, the list put right
+grelt class PAPER… --out F   what a class of papers slips on (.html, .pdf, .csv, .json)
 grelt compare A B [PAPER…]  findings gained and lost between two files of reports, or two checkouts
 grelt explain RULE          what a rule looks for, and why
 grelt rules | guides        list them
@@ -29,7 +30,7 @@ grelt manage COMMAND…       one of Django’s commands, with the database up""
 def main(arguments: list[str]) -> int:
     command, rest = (arguments[0], arguments[1:]) if arguments else ("help", [])
     try:
-        if command in ("check", "return", "explain", "rules", "guides"):
+        if command in ("check", "return", "class", "explain", "rules", "guides"):
             return python_env.core(arguments)
         return _others(command, rest)
     except Trouble as trouble:

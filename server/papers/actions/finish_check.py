@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import re
 from typing import Any
 
 from django.db import transaction
@@ -63,7 +62,5 @@ def _name_paper(paper: Paper, report: dict[str, Any]) -> None:
         parts.setdefault(part["name"], " ".join(part["text"].split()))
     if not paper.title_by_hand:
         paper.title = parts.get("title", "")[:300] or paper.title
-    # A line that is a running head has the page's number behind the name.
-    named = re.sub(r"\s+\d{1,3}$", "", parts.get("writer", ""))
-    paper.writer = paper.writer or named[:200]
+    paper.writer = paper.writer or core.writer_of(report)[:200]
     paper.save(update_fields=["title", "writer"])

@@ -10,7 +10,7 @@ from ..exchange import FieldsInvalid
 from ..house_table import house_table
 from ..readers import LIMITS, READABLE
 from ..records import Records, identifier, read_records, records_text
-from ..report import SCHEMA_VERSION, completed, report_components
+from ..report import SCHEMA_VERSION, completed, excerpt, report_components
 from ..structure import BY_HAND
 from ..vocabulary import vocabulary
 from ..works import KINDS
@@ -23,6 +23,15 @@ from .checking import (
     check_written,
     identifiers,
     ready,
+)
+from .classes import (
+    CLASS_FORMS,
+    class_file,
+    class_picture,
+    handed,
+    paper_figures,
+    term_of,
+    writer_of,
 )
 from .house import (
     explain,
@@ -51,6 +60,7 @@ from .sources import compose_list, compose_work, composed_list_file, read_works,
 __all__ = [
     "AUTO",
     "BY_HAND",
+    "CLASS_FORMS",
     "KINDS",
     "LIMITS",
     "READABLE",
@@ -68,15 +78,19 @@ __all__ = [
     "build_id",
     "check",
     "check_written",
+    "class_file",
+    "class_picture",
     "completed",
     "compose_list",
     "compose_work",
     "composed_list_file",
+    "excerpt",
     "explain",
     "file_of_return",
     "guide_name",
     "guide_shelf",
     "guides",
+    "handed",
     "house_file",
     "house_rules",
     "house_table",
@@ -84,6 +98,7 @@ __all__ = [
     "identifier",
     "identifiers",
     "own_form",
+    "paper_figures",
     "read_records",
     "read_works",
     "ready",
@@ -96,7 +111,9 @@ __all__ = [
     "rule_ids",
     "rule_label",
     "source_kinds",
+    "term_of",
     "try_kind",
     "vocabulary",
     "write_works",
+    "writer_of",
 ]

@@ -6,6 +6,7 @@
 
 from .build import SCHEMA_VERSION, build_report
 from .engine import Finding, Outcome, run_rules
+from .excerpt import excerpt
 from .schema import completed, report_components, report_schema
 from .written import written
 
@@ -15,6 +16,7 @@ __all__ = [
     "Outcome",
     "build_report",
     "completed",
+    "excerpt",
     "report_components",
     "report_schema",
     "run_rules",

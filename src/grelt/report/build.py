@@ -55,6 +55,8 @@ def build_report(paper: Paper, outcome: Outcome, *, file: str, guide: Json, inpu
         "requirements": _requirements(paper, entry_ids),
         "findings": findings,
         "habits": habits,
+        # How often each rule had something to look at, broken or not.
+        "chances": {r: c.chances for r, c in sorted(outcome.chances.items()) if c.chances},
         "points": points_of(paper.policy.house, outcome.findings, habitual),
         "verdict": verdict_of(paper, outcome.findings, habitual),
         "faults": [{"rule": rule, "error": error} for rule, error in outcome.faults],

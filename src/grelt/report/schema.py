@@ -26,6 +26,7 @@ _LATER: dict[str, Any] = {
     "points": None,
     "verdict": None,
     "likely_list": None,
+    "chances": {},
 }
 
 

@@ -59,11 +59,16 @@ def _of_rule(rule: str, guide: str) -> Worked | None:
 
 
 def worked(remark: Remark, guide: str) -> Worked | None:
-    """The worked example beside a remark, if there is one that fits: of an entry the guide's own of its kind,
-    else the case that the rule's help page shows."""
-    if remark.kind and remark.round == "entries":
-        return _of_kind(remark.kind, guide)
-    return _of_rule(remark.rule, guide) if remark.round in _IN_WORDS else None
+    """The worked example beside a remark, if there is one that fits."""
+    return worked_of(remark.rule, remark.round, remark.kind, guide)
+
+
+def worked_of(rule: str, round_: str, kind: str, guide: str) -> Worked | None:
+    """The worked example of a slip: of an entry the guide's own of its kind, else the case that the rule's help
+    page shows."""
+    if kind and round_ == "entries":
+        return _of_kind(kind, guide)
+    return _of_rule(rule, guide) if round_ in _IN_WORDS else None
 
 
 def _text_and_notes(document: Document) -> list[Paragraph]:

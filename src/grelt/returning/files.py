@@ -135,13 +135,13 @@ def remarks_csv(returned: Return) -> str:
         table.writerow(
             (
                 titles[remark.key], remark.rule, remark.page or "", remark.count, remark.among, remark.severity,
-                _tame(" ".join(said_of(remark))), _tame(remark.found), _tame(remark.expected),
+                tame(" ".join(said_of(remark))), tame(remark.found), tame(remark.expected),
             )
         )  # fmt: skip
     return out.getvalue()
 
 
-def _tame(words: str) -> str:
+def tame(words: str) -> str:
     """Words that no table takes for a formula."""
     return f"'{words}" if words[:1] in ("=", "+", "-", "@", "\t", "\r") else words
 

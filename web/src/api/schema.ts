@@ -1227,6 +1227,9 @@ export interface components {
             list: components["schemas"]["ReportSourceList"] | null;
             findings: components["schemas"]["ReportFinding"][];
             habits: components["schemas"]["ReportHabit"][];
+            chances: {
+                [key: string]: number;
+            };
             faults: components["schemas"]["ReportFault"][];
             front: components["schemas"]["ReportFrontMatter"] | null;
             requirements: components["schemas"]["ReportRequirement"][];
