@@ -63,6 +63,7 @@ INSTALLED_APPS = [
     "papers",
     "decisions",
     "returns",
+    "classes",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
@@ -164,6 +165,7 @@ SPECTACULAR_SETTINGS = {
     "ENUM_NAME_OVERRIDES": {
         "OpenFormat": [("csl", "csl"), ("bibtex", "bibtex"), ("ris", "ris")],
         "CheckState": "papers.models.Check.State",
+        "PaperState": [("read on", "read on"), ("mend", "mend"), ("send back", "send back")],
         "Verdict": "decisions.models.Decision.Verdict",
     },
     "OAS_VERSION": "3.1.0",

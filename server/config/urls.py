@@ -17,6 +17,7 @@ urlpatterns = [
     path("api/", include("papers.api.router")),
     path("api/", include("decisions.api.router")),
     path("api/", include("returns.api.router")),
+    path("api/", include("classes.api.router")),
     path("read/<slug:token>", student_page),
     re_path(r"^(?!api/|static/)(?P<path>.*)$", page),
 ]

@@ -65,6 +65,10 @@ class Report(models.Model):
 
     key = models.CharField(max_length=64, primary_key=True)
     body: models.JSONField[dict[str, Any], dict[str, Any]] = models.JSONField()
+    # What a class needs of it, small; null until it is asked for, of a report of an earlier release.
+    figures: models.JSONField[dict[str, Any] | None, dict[str, Any] | None] = models.JSONField(
+        null=True, blank=True
+    )
     schema = models.PositiveSmallIntegerField()
     made_at = models.DateTimeField(auto_now_add=True)
 

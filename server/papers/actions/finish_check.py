@@ -23,7 +23,12 @@ def finish_check(check: Check, key: str, body: dict[str, Any], seconds: float) -
     if paper is None or not running.exists():
         return False
     report, _ = Report.objects.get_or_create(
-        key=key, defaults={"body": body, "schema": core.SCHEMA_VERSION}
+        key=key,
+        defaults={
+            "body": body,
+            "figures": core.paper_figures(body),
+            "schema": core.SCHEMA_VERSION,
+        },
     )
     tally = body["tally"]
     now = timezone.now()

@@ -20,6 +20,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{assignment_id}/class": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["class_show"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/assignments/{assignment_id}/class/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["class_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{assignment_id}/house": {
         parameters: {
             query?: never;
@@ -159,6 +191,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["course_house_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{course_id}/term": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["term_show"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -818,6 +866,50 @@ export interface components {
         };
         /** @enum {string} */
         ChosenEnum: "given" | "recognised";
+        /** @description A slip in the words of a paper; `expected` is what would be right, where that can be said. */
+        ClassExampleSchema: {
+            paper: number;
+            writer: string;
+            lead: string;
+            words: string;
+            rest: string;
+            expected: string | null;
+            message: string;
+            kind: string;
+        };
+        /** @description A writer. A cell for each rule: missed and chances; null: nothing to miss. */
+        ClassRowSchema: {
+            paper: number;
+            writer: string;
+            title: string;
+            address: string;
+            state: components["schemas"]["PaperState"];
+            slips: number;
+            /** Format: double */
+            points: number | null;
+            unmet: components["schemas"]["UnmetSchema"][];
+            cells: (number[] | null)[];
+        };
+        /** @description A column: a rule that somebody broke, by how many writers, how often, of how many chances. */
+        ClassRuleSchema: {
+            rule: string;
+            label: string;
+            mark: string;
+            round: string;
+            writers: number;
+            broken: number;
+            chances: number;
+        };
+        /** @description The picture of a class: rules in the order of the work, writers with who can be read now first. */
+        ClassSchema: {
+            papers: number;
+            states: components["schemas"]["StatesSchema"];
+            rules: components["schemas"]["ClassRuleSchema"][];
+            rows: components["schemas"]["ClassRowSchema"][];
+            teach: components["schemas"]["LessonSchema"][];
+            sources: components["schemas"]["SharedSourceSchema"][];
+            drafts: components["schemas"]["TermSchema"] | null;
+        };
         /**
          * @description A finding in two drafts: in both it is still there, in the one before alone it is mended, in the newest
          *     alone it is new. `asked` says that it was kept for the student to mend.
@@ -1022,6 +1114,18 @@ export interface components {
             text: string;
             dress: string;
         };
+        LessonSchema: {
+            rule: string;
+            label: string;
+            round: string;
+            writers: number;
+            broken: number;
+            chances: number;
+            habits: number;
+            why: string;
+            examples: components["schemas"]["ClassExampleSchema"][];
+            worked: components["schemas"]["WorkedSchema"] | null;
+        };
         LinkFormSchemaRequest: {
             /** @default 60 */
             days: number;
@@ -1127,6 +1231,13 @@ export interface components {
             kept: number;
             waived: number;
         };
+        /**
+         * @description * `read on` - read on
+         *     * `mend` - mend
+         *     * `send back` - send back
+         * @enum {string}
+         */
+        PaperState: "read on" | "mend" | "send back";
         /**
          * @description Papers in the order they came. `next` is what to ask for as `after`, for the following ones; null at the
          *     end. `now` is what to ask for as `since`, to hear of changes.
@@ -1462,11 +1573,9 @@ export interface components {
             whole: number;
         };
         ReportProposedVerdict: {
-            verdict: components["schemas"]["ReportProposedVerdictVerdictEnum"];
+            verdict: components["schemas"]["PaperState"];
             reasons: string[];
         };
-        /** @enum {string} */
-        ReportProposedVerdictVerdictEnum: "read on" | "mend" | "send back";
         ReportRange: {
             start: number;
             end: number;
@@ -1577,6 +1686,16 @@ export interface components {
         SessionSchema: {
             person: components["schemas"]["PersonSchema"] | null;
         };
+        SharedFormSchema: {
+            html: string;
+            papers: number[];
+        };
+        /** @description A source that several papers list, and the ways in which they write it. */
+        SharedSourceSchema: {
+            label: string;
+            papers: number;
+            forms: components["schemas"]["SharedFormSchema"][];
+        };
         ShelfElementSchema: {
             element: string;
             label: string;
@@ -1601,6 +1720,14 @@ export interface components {
             username: string;
             password: string;
         };
+        /** @description The share of chances missed at each stage (null: nothing to miss). */
+        SlipCourseSchema: {
+            rule: string;
+            label: string;
+            shares: (number | null)[];
+            /** Format: double */
+            change: number;
+        };
         StandingOfPaperSchema: {
             slips: number;
             /** Format: double */
@@ -1613,6 +1740,16 @@ export interface components {
             readonly state: components["schemas"]["CheckState"];
             readonly error_code: string;
             readonly error_message: string;
+        };
+        /** @description How many papers are in which state. */
+        StatesSchema: {
+            "read on": number;
+            mend: number;
+            "send back": number;
+        };
+        TermSchema: {
+            stages: string[];
+            rules: components["schemas"]["SlipCourseSchema"][];
         };
         /** @description Works as a text in an open format. */
         TextFormSchema: {
@@ -1627,6 +1764,11 @@ export interface components {
         UnlistedSchema: {
             of: number;
             why: string;
+        };
+        UnmetSchema: {
+            wanted: string;
+            found: string;
+            maybe: boolean;
         };
         /**
          * @description A file handed in. `writer` may be left out; it is then read from the paper. `again` takes in a file that
@@ -1672,6 +1814,11 @@ export interface components {
          * @enum {string}
          */
         WithoutEnum: "text" | "match" | "list" | "entries" | "notes" | "page";
+        /** @description A worked example: paragraphs of stretches, each its words and whether it is in italics. */
+        WorkedSchema: {
+            label: string;
+            paragraphs: unknown[][][];
+        };
         /** @description Something written: as plain text, and with italics as `<i>`. */
         WrittenSchema: {
             label: string;
@@ -1704,6 +1851,119 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AssignmentSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    class_show: {
+        parameters: {
+            query?: {
+                /** @description Without the names of writers. */
+                nameless?: boolean;
+            };
+            header?: never;
+            path: {
+                assignment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    class_file: {
+        parameters: {
+            query: {
+                form: "csv" | "html" | "json" | "pdf" | "teach";
+                /** @description Without the names of writers. */
+                nameless?: boolean;
+            };
+            header?: never;
+            path: {
+                assignment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
                 };
             };
             401: {
@@ -2657,6 +2917,59 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    term_show: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                course_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TermSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

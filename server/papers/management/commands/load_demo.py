@@ -10,6 +10,7 @@ from django.db import transaction
 
 from courses.models import Assignment, Course
 from demo.chapter import load_chapter
+from demo.class_papers import load_class
 from demo.essay import COURSES, Essay, load_essays
 from demo.write import file_of
 from papers.actions.upload_paper import HandedIn, upload_draft, upload_paper
@@ -45,7 +46,7 @@ class Command(BaseCommand):
             user = User(username=USERNAME, first_name="Tamsin", last_name="Vale")
             user.set_password(PASSWORD)
             user.save()
-        essays = [*load_essays(COURSES), load_chapter()]
+        essays = [*load_essays(COURSES), load_chapter(), *load_class()]
         for name in dict.fromkeys(essay.course for essay in essays):
             if Course.objects.filter(owner=user, name=name).exists():
                 continue
