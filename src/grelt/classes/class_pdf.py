@@ -15,7 +15,7 @@ from reportlab.platypus import Flowable, Paragraph, SimpleDocTemplate, Table, Ta
 
 from ..returning.book_face import FACE, load_faces
 from ..returning.letter import capital
-from .pages import hundredths, shade, standing
+from .pages import hundredths, right_words, shade, standing
 
 Json = dict[str, Any]
 _MARGIN, _HEAD = 36.0, 122.0
@@ -106,5 +106,6 @@ def _upright(words: str, width: float, size: float) -> Drawing:
 def _example(example: Json) -> str:
     if not example["words"].strip():
         return escape(example["message"])
-    right = f" → <b>{escape(example['expected'])}</b>" if example["expected"] is not None else ""
+    expected = example["expected"]
+    right = f" → <b>{escape(right_words(expected))}</b>" if expected is not None else ""
     return f"{escape(example['lead'])}<u>{escape(example['words'])}</u>{escape(example['rest'])}{right}"

@@ -136,9 +136,16 @@ def _example(example: Json) -> str:
     if not words.strip():
         return f"<p>{escape(example['message'])}</p>"
     right = example["expected"]
-    arrow = f' → <span class="right">{escape(right)}</span>' if right is not None else ""
+    arrow = (
+        f' → <span class="right">{escape(right_words(right))}</span>' if right is not None else ""
+    )
     lead, rest = escape(example["lead"]), escape(example["rest"])
     return f"<p>{lead}<mark>{escape(words)}</mark>{rest}{arrow}</p>"
+
+
+def right_words(expected: str) -> str:
+    """What stands in the place of a slip; of what is left out, that it is."""
+    return expected if expected.strip() else "(left out)"
 
 
 def _runs(runs: Iterable[tuple[str, bool]]) -> str:

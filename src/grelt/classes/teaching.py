@@ -56,11 +56,18 @@ def _examples(rule: str, papers: Sequence[Handed]) -> list[Json]:
         mine = [f for f in paper.findings if f["rule"] == rule]
         best = min(mine, key=_length, default=None)
         if best is not None:
-            shown = {k: best[k] for k in ("lead", "words", "rest", "expected", "message", "kind")}
+            words = {k: best[k] for k in ("lead", "words", "rest", "expected", "message", "kind")}
             found.append(
-                ((*_length(best), number), {"paper": number, "writer": paper.writer, **shown})
+                ((*_length(best), number), {"paper": number, "writer": paper.writer, **words})
             )
-    return [example for _, example in sorted(found, key=lambda pair: pair[0])[:_EXAMPLES]]
+    shown: list[Json] = []
+    ordered = [example for _, example in sorted(found, key=lambda pair: pair[0])]
+    # Two different ones, if there are; the same twice teaches as much as once.
+    fresh = {example["words"]: example for example in reversed(ordered)}
+    for example in (*sorted(fresh.values(), key=ordered.index), *ordered):
+        if example not in shown:
+            shown.append(example)
+    return shown[:_EXAMPLES]
 
 
 def _length(finding: Json) -> tuple[bool, int]:

@@ -18,6 +18,8 @@ export const router = createBrowserRouter([
     children: [
       { path: "/", ...view(async () => (await import("../features/courses")).CoursesPage) },
       { path: "/assignments/:assignmentId", ...view(async () => (await import("../features/papers")).PapersPage) },
+      { path: "/assignments/:assignmentId/class", ...view(async () => (await import("../features/class")).ClassPage) },
+      { path: "/courses/:courseId/term", ...view(async () => (await import("../features/class")).TermPage) },
       { path: "/assignments/:assignmentId/house", ...view(async () => (await import("../features/house")).AssignmentHousePage) },
       { path: "/courses/:courseId/house", ...view(async () => (await import("../features/house")).CourseHousePage) },
       { path: "/papers/:paperId", ...view(async () => (await import("../features/desk")).DeskPage) },

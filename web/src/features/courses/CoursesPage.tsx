@@ -36,6 +36,11 @@ export function CoursesPage() {
                 <Typography variant="h1" component="h2" sx={{ flex: 1 }}>
                   {course.name}
                 </Typography>
+                {course.assignments.length > 1 && (
+                  <Button size="small" component={RouterLink} to={`/courses/${course.id}/term`}>
+                    The term
+                  </Button>
+                )}
                 <Button size="small" component={RouterLink} to={`/courses/${course.id}/house`}>
                   House rules of the course
                 </Button>

@@ -1,4 +1,4 @@
-import { createContext, useCallback, useContext, useMemo, useReducer, type Dispatch, type ReactNode } from "react";
+import { createContext, useCallback, useContext, useEffect, useMemo, useReducer, useRef, type Dispatch, type ReactNode } from "react";
 
 import type { Finding, PaperInfo, Verdict } from "../../api/client";
 import { useChoice, type Origin } from "./data/useChoice";
@@ -111,6 +111,13 @@ export function DeskProvider({ children, ...given }: Given & { children: ReactNo
     },
     [choose],
   );
+  // A link to a rule leads to the first of its places.
+  const asked = useRef(new URLSearchParams(window.location.search).get("rule"));
+  useEffect(() => {
+    const first = asked.current && report.findings.find((f) => f.rule === asked.current);
+    asked.current = null;
+    if (first) pick(first.key);
+  }, [report.findings, pick]);
   const decide = (keys: string[], verdict: Verdict, remark?: string) =>
     data.decide.mutate({
       keys,

@@ -8,13 +8,14 @@ import Typography from "@mui/material/Typography";
 import { useRef, useState, type DragEvent } from "react";
 import { Link, useParams } from "react-router";
 
+import { useAssignment } from "../../api/assignment";
 import type { PaperInfo } from "../../api/client";
 import { READABLE } from "../../api/vocabulary";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
 import { PapersTable } from "./PapersTable";
-import { useAssignment, useHandIn, usePaperActions, usePapers } from "./usePapers";
+import { useHandIn, usePaperActions, usePapers } from "./usePapers";
 
 const SAID = 3;
 
@@ -83,6 +84,11 @@ export function PapersPage() {
               )}
             </Typography>
           </Box>
+          {papers && papers.length > 0 && (
+            <Button component={Link} to={`/assignments/${id}/class`}>
+              The class
+            </Button>
+          )}
           <Typography color="text.secondary">Drop papers anywhere here, or</Typography>
           <Button variant="contained" startIcon={<UploadFileOutlined />} onClick={() => chooser.current?.click()}>
             Hand in papers

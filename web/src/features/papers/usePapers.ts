@@ -1,16 +1,8 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 
 import { ApiProblem, answered, client, sendFile, type PaperInfo } from "../../api/client";
 import { dropPaper, putPapers, usePaperList, useProgress } from "../../api/paperList";
-
-export function useAssignment(id: number) {
-  return useQuery({
-    queryKey: ["assignment", id],
-    queryFn: () =>
-      answered(client.GET("/api/assignments/{assignment_id}", { params: { path: { assignment_id: id } } })),
-  });
-}
 
 /** The papers of an assignment, and what becomes of their checks. */
 export function usePapers(id: number) {

@@ -1,13 +1,13 @@
 import LinearProgress from "@mui/material/LinearProgress";
 import MenuItem from "@mui/material/MenuItem";
 import TextField from "@mui/material/TextField";
-import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 
 import "./shelf.css";
 
-import { answered, client, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
+import { useAssignment } from "../../api/assignment";
 import { useGuides } from "../../api/guides";
 import { useShelf } from "../../api/shelf";
 import { ProblemNote } from "../../shared/ProblemNote";
@@ -30,12 +30,7 @@ export function ShelfPage() {
   const guideId = params["guideId"] ?? guides.data?.[0]?.id ?? "";
   const assignment = Number(search.get("assignment")) || undefined;
   const shelf = useShelf(guideId, assignment);
-  const house = useQuery({
-    queryKey: ["assignment", assignment],
-    queryFn: () =>
-      answered(client.GET("/api/assignments/{assignment_id}", { params: { path: { assignment_id: assignment ?? 0 } } })),
-    enabled: assignment !== undefined,
-  });
+  const house = useAssignment(assignment);
   const kinds = useMemo(() => (shelf.data ?? []).filter((kind) => fits(kind, words)), [shelf.data, words]);
   const chosen = kinds.find((kind) => kind.kind === search.get("kind")) ?? kinds[0];
   const guide = guides.data?.find((g) => g.id === guideId);

@@ -1,0 +1,2 @@
+export { ClassPage } from "./ClassPage";
+export { TermPage } from "./TermPage";
