@@ -100,7 +100,8 @@ class _Words:
         missed = random.Random(self.seed + 1)
         lines = [
             f"§ margins 72; head right: {self.family} #", f"@ {self.writer}", "@ Professor Tamsin Vale",
-            f"@ {COURSE}", f"@ {(13 if draft == 1 else 20) + number % 5} November 2026", f"= {chance.choice(_TITLES)}",
+            f"@ {COURSE}", f"@ {(13 if draft == 1 else 20) + number % 5} November 2026",
+            f"= {chance.choice(_TITLES)}",
             *_body(chance, missed, self.books, habits), *_list(missed, self.books, habits),
         ]  # fmt: skip
         return Essay(

@@ -18,7 +18,8 @@ from waitress.task import ErrorTask
 
 _THREADS = 8
 # The largest paper, and the form around it; the application says what is too large in its own words below.
-_MOST_BYTES = 34 * 2**20
+# A class as one .zip, with what a form adds.
+_MOST_BYTES = 256 * 2**20
 _MOST_HEADER_BYTES = 32_768
 # Seconds without a byte, on a request half sent or a connection kept.
 _SILENCE = 30

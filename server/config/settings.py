@@ -61,6 +61,7 @@ INSTALLED_APPS = [
     "courses",
     "sources",
     "papers",
+    "bundles",
     "decisions",
     "returns",
     "classes",

@@ -15,6 +15,7 @@ urlpatterns = [
     path("api/", include("courses.api.router")),
     path("api/", include("sources.api.router")),
     path("api/", include("papers.api.router")),
+    path("api/", include("bundles.api.router")),
     path("api/", include("decisions.api.router")),
     path("api/", include("returns.api.router")),
     path("api/", include("classes.api.router")),

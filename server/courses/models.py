@@ -52,6 +52,23 @@ class Assignment(models.Model):
         return laid_over(self.course.house, self.house)
 
 
+class Writer(models.Model):
+    """Someone on the class list of a course."""
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="writers")
+    name = models.CharField(max_length=200)
+    email = models.CharField(max_length=254, blank=True)
+
+    class Meta:
+        ordering = ["course", "name", "id"]
+        constraints = [
+            models.UniqueConstraint(fields=["course", "name"], name="one_writer_of_a_name")
+        ]
+
+    def __str__(self) -> str:
+        return self.name
+
+
 def laid_over(course: dict[str, Any], own: dict[str, Any]) -> dict[str, Any]:
     """House rules with those of a course under them, setting by setting and kind by kind."""
     laid: dict[str, Any] = {

@@ -10,8 +10,15 @@ from grelt import api as core
 
 from ..actions.create_assignment import create_assignment
 from ..actions.create_course import create_course
+from ..actions.set_writers import set_writers
 from ..queries import assignment_for, course_for, courses_of
-from .schemas import AssignmentSchema, CourseSchema, GuideSchema
+from .schemas import (
+    AssignmentSchema,
+    ClassListFormSchema,
+    CourseSchema,
+    GuideSchema,
+    WriterSchema,
+)
 
 
 class CoursesView(APIView):
@@ -48,6 +55,25 @@ class AssignmentsView(APIView):
         return Response(AssignmentSchema(assignment).data, status=201)
 
 
+class WritersView(APIView):
+    @extend_schema(responses=WriterSchema(many=True), operation_id="writers_list")
+    def get(self, request: Request, course_id: int) -> Response:
+        course = course_for(request.user, course_id)
+        return Response(WriterSchema(course.writers.all(), many=True).data)
+
+    @extend_schema(
+        request=ClassListFormSchema,
+        responses=WriterSchema(many=True),
+        operation_id="writers_set",
+    )
+    def put(self, request: Request, course_id: int) -> Response:
+        course = course_for(request.user, course_id)
+        form = ClassListFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        set_writers(course, form.validated_data["text"])
+        return Response(WriterSchema(course.writers.all(), many=True).data)
+
+
 class AssignmentView(APIView):
     @extend_schema(responses=AssignmentSchema, operation_id="assignments_show")
     def get(self, request: Request, assignment_id: int) -> Response:
@@ -63,6 +89,7 @@ class GuidesView(APIView):
 urlpatterns = [
     path("courses", CoursesView.as_view()),
     path("courses/<int:course_id>/assignments", AssignmentsView.as_view()),
+    path("courses/<int:course_id>/writers", WritersView.as_view()),
     path("assignments/<int:assignment_id>", AssignmentView.as_view()),
     path("guides", GuidesView.as_view()),
 ]

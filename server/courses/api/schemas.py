@@ -45,3 +45,16 @@ class GuideSchema(serializers.Serializer[Any]):
     name = serializers.CharField()
     manual = serializers.CharField()
     system = serializers.CharField()
+
+
+class WriterSchema(serializers.Serializer[Any]):
+    """Someone on the class list."""
+
+    name = serializers.CharField()
+    email = serializers.CharField(allow_blank=True)
+
+
+class ClassListFormSchema(serializers.Serializer[Any]):
+    """A class list as text: a .csv, or a name a line; empty: no list."""
+
+    text = serializers.CharField(max_length=500_000, allow_blank=True, trim_whitespace=False)

@@ -7,9 +7,10 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
+from courses.writers import writer_listed
 from grelt import api as core
 
-from ..models import Check, FindingRow, Paper, Report
+from ..models import Check, Draft, FindingRow, Paper, Report
 
 
 @transaction.atomic
@@ -67,5 +68,16 @@ def _name_paper(paper: Paper, report: dict[str, Any]) -> None:
         parts.setdefault(part["name"], " ".join(part["text"].split()))
     if not paper.title_by_hand:
         paper.title = parts.get("title", "")[:300] or paper.title
-    paper.writer = paper.writer or core.writer_of(report)[:200]
+    if not paper.writer:
+        paper.writer = _whose(paper, core.writer_of(report))
     paper.save(update_fields=["title", "writer"])
+
+
+def _whose(paper: Paper, said: str) -> str:
+    """Whom the paper names, as the class list has them; whom its file names, where the paper names nobody."""
+    names = list(paper.assignment.course.writers.values_list("name", flat=True))
+    if not names:
+        return said[:200]
+    newest = Draft.objects.filter(paper=paper).defer("content").order_by("-number").first()
+    file = newest.file_name if newest is not None else ""
+    return (writer_listed(names, said) or said or writer_listed(names, file))[:200]
