@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from django.contrib.auth.models import User
 
+from bundles.actions.unpack import unpack_bundle
+from bundles.models import Bundle
 from courses.models import Assignment, Course
 from demo.essay import COURSES, Essay, load_essays
 from demo.write import file_of as paper_of
@@ -72,6 +74,8 @@ def hand_in_own(user: User, name: str, format: str | None = None) -> Paper:
 
 def run_waiting_checks() -> None:
     """What a worker does, here and now."""
+    for bundle in Bundle.objects.filter(state=Bundle.State.UNPACKING):
+        unpack_bundle(bundle.pk)
     for check in Check.objects.filter(state=Check.State.QUEUED):
         ask_for_records(check.pk)
         run_check(check.pk)

@@ -90,15 +90,20 @@ function tooLarge(file: File): ApiProblem {
  * takes in a file that is there already. */
 export async function sendFile(address: string, file: File, key: string, again = false): Promise<PaperInfo> {
   if (file.size > 1.1 * LARGEST_PAPER) throw tooLarge(file);
+  return sendForm<PaperInfo>(address, file, { "Idempotency-Key": key }, again ? { again: "true" } : {});
+}
+
+/** Send a file as a form. */
+export async function sendForm<T>(address: string, file: File, headers: Record<string, string> = {}, fields: Record<string, string> = {}): Promise<T> {
   const form = new FormData();
   form.append("file", file);
-  if (again) form.append("again", "true");
+  for (const [name, value] of Object.entries(fields)) form.append(name, value);
   let response: Response;
   try {
     response = await fetch(address, {
       method: "POST",
       body: form,
-      headers: { "X-CSRFToken": cookie("csrftoken"), "Idempotency-Key": key },
+      headers: { "X-CSRFToken": cookie("csrftoken"), ...headers },
     });
   } catch {
     throw new ApiProblem("no-answer", `“${file.name}” could not be sent: Grelt does not answer.`, 0);
@@ -106,7 +111,7 @@ export async function sendFile(address: string, file: File, key: string, again =
   const body: unknown = await response.json().catch(() => null);
   const refused = problemOf(body, response.status);
   // Refused by its announced length, before anybody knew what it is.
-  if (response.status === 413 && refused.code !== "paper-too-large") throw tooLarge(file);
+  if (response.status === 413 && !["paper-too-large", "bundle-too-large"].includes(refused.code)) throw tooLarge(file);
   if (!response.ok) throw refused;
-  return body as PaperInfo;
+  return body as T;
 }

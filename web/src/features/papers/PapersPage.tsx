@@ -14,7 +14,12 @@ import { READABLE } from "../../api/vocabulary";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
+import { Bundles } from "./BundlesPanel";
+import { notHandedIn } from "./bundles";
+import { ClassListDialog } from "./ClassListDialog";
+import { filesOf, isBundle } from "./dropped";
 import { PapersTable } from "./PapersTable";
+import { useBundles, useClassList } from "./useBundles";
 import { useHandIn, usePaperActions, usePapers } from "./usePapers";
 
 const SAID = 3;
@@ -34,6 +39,11 @@ export function PapersPage() {
   const papers = list.papers;
   const { sending, handIn, dismiss, sendAgain } = useHandIn(id);
   const actions = usePaperActions(id);
+  const bundles = useBundles(id);
+  const classList = useClassList(assignment.data?.course);
+  const names = (classList.list.data ?? []).map((writer) => writer.name);
+  const [listing, setListing] = useState(false);
+  const missing = notHandedIn(classList.list.data ?? [], papers ?? []);
   const [dragging, setDragging] = useState(false);
   const [removed, setRemoved] = useState<PaperInfo | null>(null);
   const scroller = useRef<HTMLElement>(null);
@@ -43,8 +53,12 @@ export function PapersPage() {
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setDragging(false);
-    const files = [...event.dataTransfer.files];
-    if (files.length) void handIn(files);
+    void filesOf(event.dataTransfer).then(hand);
+  };
+  const hand = (files: File[]) => {
+    for (const file of files.filter((f) => isBundle(f.name))) bundles.send.mutate(file);
+    const papers = files.filter((f) => !isBundle(f.name));
+    if (papers.length) void handIn(papers);
   };
   const remove = (paper: PaperInfo) => actions.remove.mutate(paper.id, { onSuccess: () => setRemoved(paper) });
   const refused = sending.filter((s) => s.state === "refused");
@@ -84,6 +98,7 @@ export function PapersPage() {
               )}
             </Typography>
           </Box>
+          <Button onClick={() => setListing(true)}>Class list{names.length > 0 && ` (${names.length})`}</Button>
           {papers && papers.length > 0 && (
             <Button component={Link} to={`/assignments/${id}/class`}>
               The class
@@ -96,18 +111,19 @@ export function PapersPage() {
           <input
             ref={chooser}
             type="file"
-            accept={READABLE.join(",")}
+            accept={[...READABLE, ".zip"].join(",")}
             multiple
             hidden
             aria-label="Papers to hand in"
             onChange={(event) => {
               const files = [...(event.target.files ?? [])];
               event.target.value = "";
-              if (files.length) void handIn(files);
+              hand(files);
             }}
           />
         </Box>
         {failure && <Alert severity="error" sx={{ mb: 2 }}>{failure.message}</Alert>}
+        <Bundles bundles={bundles} names={names} />
         {underway.length > 0 && (
           <Box sx={{ mb: 2 }} role="status">
             <Typography color="text.secondary" gutterBottom>
@@ -147,7 +163,7 @@ export function PapersPage() {
         {list.isError && <ProblemNote problem={list.error} retry={() => void list.refetch()} />}
         {papers?.length === 0 && (
           <Typography sx={{ p: 6, textAlign: "center" }} color="text.secondary">
-            No papers yet. Drop them here ({READABLE.join(", ")}); each is checked as it comes in.
+            No papers yet. Drop them here ({READABLE.join(", ")}), a folder of them, or a class as one .zip; each is checked as it comes in.
           </Typography>
         )}
         {papers && papers.length > 0 && (
@@ -159,7 +175,13 @@ export function PapersPage() {
             onNewDraft={(paper, file) => actions.newDraft.mutate({ id: paper.id, file })}
           />
         )}
+        {names.length > 0 && missing.length > 0 && papers && papers.length > 0 && (
+          <p className="not-handed-in">
+            <b>Not handed in ({missing.length}):</b> {missing.join(", ")}
+          </p>
+        )}
       </Box>
+      {listing && <ClassListDialog list={classList.list.data ?? []} set={classList.set} onClose={() => setListing(false)} />}
       {dragging && (
         <Box
           sx={{
