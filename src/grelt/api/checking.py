@@ -22,6 +22,8 @@ from ..report import SCHEMA_VERSION, build_report, run_rules, written
 from ..rules import all_rules
 from ..rules.registry import Registered
 from ..set_right import SetRight
+from ..text.addresses import addresses
+from ..text.spans import Span
 from .house import house_of
 
 AUTO = "auto"
@@ -116,14 +118,18 @@ def _records_said(text: str | None, records: Records, paper: Paper) -> str | Non
 
 
 def identifiers(data: bytes, name: str, guide: str) -> list[str]:
-    """DOIs and addresses of a paper's entries, for looking them up before a check. Raises
-    `PaperUnreadable`."""
+    """DOIs and addresses in a paper's entries, for looking them up before a check: as the entries are written,
+    for nothing else of them is needed. Raises `PaperUnreadable`."""
     wanted = load_guide(guide if guide != AUTO else available_guides()[0])
     paper = analyse(read_paper(data, name), Policy(wanted))
     found: list[str] = []
-    for number in range(len(paper.entries)):
-        work = paper.references.of(number).cut.work
-        found += [work.text(e) for e in ("doi", "url") if work.text(e)]
+    for entry in paper.entries:
+        named: list[Span] = []
+        for address in addresses(entry.text):
+            # Of an address that leads to a DOI the DOI is enough.
+            if not any(address.span.overlaps(other) for other in named):
+                found.append(address.span.of(entry.text).replace(" ", ""))
+            named.append(address.whole)
     return list(dict.fromkeys(found))
 
 
