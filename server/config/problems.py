@@ -38,6 +38,8 @@ STATUS = {
     "not-checked": 409,
     "same-file": 409,
     "not-ready": 409,
+    "invitation-over": 404,
+    "name-wrong": 409,
     "bundle-too-large": 413,
     "list-unreadable": 422,
     "paper-too-large": 413,

@@ -145,7 +145,7 @@ FILE_UPLOAD_MAX_MEMORY_SIZE = 4 * 1024 * 1024
 
 REST_FRAMEWORK = {
     "DEFAULT_AUTHENTICATION_CLASSES": ["config.requests.Session"],
-    "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
+    "DEFAULT_PERMISSION_CLASSES": ["courses.policy.ByRole"],
     "DEFAULT_RENDERER_CLASSES": ["rest_framework.renderers.JSONRenderer"],
     "DEFAULT_PARSER_CLASSES": [
         "config.requests.SoundJson",
@@ -166,6 +166,8 @@ SPECTACULAR_SETTINGS = {
     "ENUM_NAME_OVERRIDES": {
         "OpenFormat": [("csl", "csl"), ("bibtex", "bibtex"), ("ris", "ris")],
         "CheckState": "papers.models.Check.State",
+        "CourseRole": "courses.models.Role",
+        "InvitedRole": [("helper", "helper"), ("reader", "reader")],
         "PaperState": [("read on", "read on"), ("mend", "mend"), ("send back", "send back")],
         "Verdict": "decisions.models.Decision.Verdict",
     },

@@ -1,4 +1,4 @@
-"""Courses and their assignments. Everything belongs to one instructor."""
+"""Courses, the people of each, and their assignments."""
 
 from __future__ import annotations
 
@@ -8,14 +8,23 @@ from django.conf import settings
 from django.db import models
 
 
+class Role(models.TextChoices):
+    """What somebody is in a course; `policy.py` has what each may."""
+
+    OWNER = "owner"
+    HELPER = "helper"
+    READER = "reader"
+
+
 class Course(models.Model):
-    """A course of one instructor."""
+    """A course. It has one owner; others help or read. What is put away is there, and out of sight."""
 
     owner = models.ForeignKey(
         settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="courses"
     )
     name = models.CharField(max_length=200)
     created_at = models.DateTimeField(auto_now_add=True)
+    put_away_at = models.DateTimeField(null=True, blank=True)
     # House rules for all its assignments, which each of them may change.
     house: models.JSONField[dict[str, Any], dict[str, Any]] = models.JSONField(
         default=dict, blank=True
@@ -26,6 +35,35 @@ class Course(models.Model):
 
     def __str__(self) -> str:
         return self.name
+
+
+class Membership(models.Model):
+    """Somebody who helps or reads in a course."""
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="members")
+    user = models.ForeignKey(
+        settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="memberships"
+    )
+    role = models.CharField(max_length=10, choices=Role)
+    since = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["course", "since"]
+        constraints = [models.UniqueConstraint(fields=["course", "user"], name="one_role_a_person")]
+
+
+class Invitation(models.Model):
+    """A link that makes whoever opens it a helper or reader, once, until a day."""
+
+    course = models.ForeignKey(Course, on_delete=models.CASCADE, related_name="invitations")
+    role = models.CharField(max_length=10, choices=Role)
+    token = models.CharField(max_length=60, unique=True)
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="+")
+    made_at = models.DateTimeField(auto_now_add=True)
+    until = models.DateField()
+
+    class Meta:
+        ordering = ["course", "-id"]
 
 
 class Assignment(models.Model):

@@ -27,6 +27,10 @@ class Decision(models.Model):
     verdict = models.CharField(max_length=10, choices=Verdict)
     remark = models.TextField(blank=True)
     version = models.BigIntegerField(default=0)
+    # Nobody: decided in an earlier release, or by somebody who is gone.
+    by = models.ForeignKey(
+        settings.AUTH_USER_MODEL, on_delete=models.SET_NULL, null=True, blank=True, related_name="+"
+    )
     decided_at = models.DateTimeField(auto_now=True)
 
     class Meta:

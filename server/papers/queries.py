@@ -1,4 +1,4 @@
-"""Reads of papers. Every one is limited to the owner of the course."""
+"""Reads of papers. Every one is limited to those who have a role in the course."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from django.db.models import QuerySet, Subquery
 from django.shortcuts import get_object_or_404
 
 from courses.models import Assignment
+from courses.policy import hold, theirs
 from courses.queries import User
 
 from .models import Check, Draft, Paper
@@ -23,11 +24,13 @@ def papers_of(assignment: Assignment) -> QuerySet[Paper]:
 
 
 def paper_for(user: User, paper_id: int, *, removed: bool = False) -> Paper:
-    """One paper of this person's; any other, and a removed one, is not found."""
-    papers = Paper.objects.filter(assignment__course__owner_id=user.pk)
+    """One paper of a course that this person has a role in; any other, and a removed one, is not found."""
+    papers = Paper.objects.filter(theirs(user, "assignment__course__")).distinct()
     if not removed:
         papers = papers.filter(removed_at__isnull=True)
-    return get_object_or_404(papers.select_related("assignment__course"), pk=paper_id)
+    paper = get_object_or_404(papers.select_related("assignment__course"), pk=paper_id)
+    hold(user, paper.assignment.course)
+    return paper
 
 
 def newest_drafts(assignment: Assignment) -> list[Draft]:

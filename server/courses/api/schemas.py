@@ -6,7 +6,9 @@ from rest_framework import serializers
 
 from grelt import api as core
 
-from ..models import Assignment, Course
+from ..models import Assignment, Course, Role
+from ..people import name_of
+from ..queries import role_in
 
 
 class AssignmentSchema(serializers.ModelSerializer[Assignment]):
@@ -32,12 +34,26 @@ class AssignmentSchema(serializers.ModelSerializer[Assignment]):
 
 
 class CourseSchema(serializers.ModelSerializer[Course]):
+    """A course; `role` is what whoever asks is in it."""
+
     house = serializers.DictField(read_only=True)
     assignments = AssignmentSchema(many=True, read_only=True)
+    role = serializers.SerializerMethodField()
+    owner_name = serializers.SerializerMethodField()
+    away = serializers.SerializerMethodField()
 
     class Meta:
         model = Course
-        fields = ["id", "name", "house", "assignments"]
+        fields = ["id", "name", "house", "assignments", "role", "owner_name", "away"]
+
+    def get_role(self, course: Course) -> str:
+        return role_in(self.context["user"], course) or ""
+
+    def get_owner_name(self, course: Course) -> str:
+        return name_of(course.owner)
+
+    def get_away(self, course: Course) -> bool:
+        return course.put_away_at is not None
 
 
 class GuideSchema(serializers.Serializer[Any]):
@@ -58,3 +74,70 @@ class ClassListFormSchema(serializers.Serializer[Any]):
     """A class list as text: a .csv, or a name a line; empty: no list."""
 
     text = serializers.CharField(max_length=500_000, allow_blank=True, trim_whitespace=False)
+
+
+class CoursePersonSchema(serializers.Serializer[Any]):
+    username = serializers.CharField()
+    name = serializers.CharField()
+    role = serializers.ChoiceField(choices=Role.choices)
+
+
+class InvitationSchema(serializers.Serializer[Any]):
+    """An invitation that holds, with its address."""
+
+    id = serializers.IntegerField()
+    role = serializers.ChoiceField(choices=Role.choices)
+    until = serializers.DateField()
+    address = serializers.SerializerMethodField()
+
+    def get_address(self, invitation: Any) -> str:
+        return f"/join/{invitation.token}"
+
+
+class PeopleSchema(serializers.Serializer[Any]):
+    """Everybody in a course; invitations are for its owner's eyes."""
+
+    owner = CoursePersonSchema()
+    members = CoursePersonSchema(many=True)
+    invitations = InvitationSchema(many=True)
+
+
+_OTHERS = [Role.HELPER.value, Role.READER.value]
+
+
+class InviteSchema(serializers.Serializer[Any]):
+    role = serializers.ChoiceField(choices=_OTHERS)
+    days = serializers.IntegerField(min_value=1, max_value=366, default=30)
+
+
+class RoleSchema(serializers.Serializer[Any]):
+    role = serializers.ChoiceField(choices=_OTHERS)
+
+
+class UsernameSchema(serializers.Serializer[Any]):
+    username = serializers.CharField(max_length=150)
+
+
+class CourseNameSchema(serializers.Serializer[Any]):
+    name = serializers.CharField(max_length=200)
+
+
+class InvitedSchema(serializers.Serializer[Any]):
+    """What an invitation is to."""
+
+    course = serializers.IntegerField(source="course_id")
+    course_name = serializers.CharField(source="course.name")
+    role = serializers.ChoiceField(choices=Role.choices)
+    by = serializers.SerializerMethodField()
+
+    def get_by(self, invitation: Any) -> str:
+        return name_of(invitation.by)
+
+
+class ContentsSchema(serializers.Serializer[Any]):
+    """What a course holds, and what goes with it."""
+
+    name = serializers.CharField()
+    assignments = serializers.IntegerField()
+    papers = serializers.IntegerField()
+    people = serializers.IntegerField()

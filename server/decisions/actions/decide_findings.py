@@ -61,6 +61,7 @@ def decide_findings(
             finding_key=key,
             defaults={
                 "rule": rules[key], "verdict": verdict, "remark": words, "version": step.pk,
+                "by_id": id_of(user),
             },
         )  # fmt: skip
 

@@ -29,7 +29,7 @@ from .schemas import (
 class DeskView(APIView):
     @extend_schema(responses=DeskSchema, operation_id="desk_show")
     def get(self, request: Request, paper_id: int) -> Response:
-        return Response(DeskSchema(desk_of(paper_for(request.user, paper_id))).data)
+        return Response(DeskSchema(desk_of(request.user, paper_for(request.user, paper_id))).data)
 
 
 class DecisionsView(APIView):
@@ -46,7 +46,7 @@ class DecisionsView(APIView):
             remark=form.validated_data.get("remark"),
             seen=form.validated_data.get("seen"),
         )
-        return Response(DeskSchema(desk_of(paper)).data)
+        return Response(DeskSchema(desk_of(request.user, paper)).data)
 
 
 class JoinView(APIView):
@@ -57,13 +57,13 @@ class JoinView(APIView):
         form.is_valid(raise_exception=True)
         entry = form.validated_data["entry"]
         join_citation(request.user, paper, citation_key=citation, entry_key=entry)
-        return Response(DeskSchema(desk_of(paper)).data)
+        return Response(DeskSchema(desk_of(request.user, paper)).data)
 
     @extend_schema(responses={200: DeskSchema}, operation_id="desk_unjoin")
     def delete(self, request: Request, paper_id: int, citation: str) -> Response:
         paper = paper_for(request.user, paper_id)
         join_citation(request.user, paper, citation_key=citation, entry_key=None)
-        return Response(DeskSchema(desk_of(paper)).data)
+        return Response(DeskSchema(desk_of(request.user, paper)).data)
 
 
 class EntryView(APIView):
@@ -81,7 +81,7 @@ class EntryView(APIView):
                 [b["element"], b["start"], b["end"]] for b in form.validated_data.get("borders", [])
             ],
         )
-        return Response(DeskSchema(desk_of(paper)).data)
+        return Response(DeskSchema(desk_of(request.user, paper)).data)
 
 
 class DetailsView(APIView):
@@ -91,7 +91,7 @@ class DetailsView(APIView):
         form = DetailsSchema(data=request.data)
         form.is_valid(raise_exception=True)
         set_details(request.user, paper, **form.validated_data)
-        return Response(DeskSchema(desk_of(paper)).data)
+        return Response(DeskSchema(desk_of(request.user, paper)).data)
 
 
 class ParagraphView(APIView):
@@ -104,7 +104,7 @@ class ParagraphView(APIView):
         form.is_valid(raise_exception=True)
         role = form.validated_data["role"]
         set_paragraph(request.user, paper, paragraph_key=paragraph, role=role)
-        return Response(DeskSchema(desk_of(paper)).data)
+        return Response(DeskSchema(desk_of(request.user, paper)).data)
 
 
 class LastStepView(APIView):
@@ -112,7 +112,7 @@ class LastStepView(APIView):
     def delete(self, request: Request, paper_id: int) -> Response:
         paper = paper_for(request.user, paper_id)
         undo_step(paper)
-        return Response(DeskSchema(desk_of(paper)).data)
+        return Response(DeskSchema(desk_of(request.user, paper)).data)
 
 
 class StableKey(StringConverter):

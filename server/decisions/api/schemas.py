@@ -4,16 +4,24 @@ from typing import Any
 
 from rest_framework import serializers
 
+from courses.people import name_of
 from grelt import api as core
 
 from ..models import Decision, EntryHand, Join, ParagraphHand
 
 
 class DecisionSchema(serializers.ModelSerializer[Decision]):
+    """A decision, who took it and when; nobody: it was in an earlier release."""
+
+    by = serializers.SerializerMethodField()
+
     class Meta:
         model = Decision
-        fields = ["finding_key", "rule", "verdict", "remark", "version"]
+        fields = ["finding_key", "rule", "verdict", "remark", "version", "by", "decided_at"]
         read_only_fields = fields
+
+    def get_by(self, decision: Decision) -> str:
+        return name_of(decision.by) if decision.by is not None else ""
 
 
 class JoinSchema(serializers.ModelSerializer[Join]):
@@ -72,13 +80,16 @@ class DetailsSchema(serializers.Serializer[Any]):
 
 
 class DeskSchema(serializers.Serializer[Any]):
-    """All that is decided of a paper; `undo` says what the next undo takes back."""
+    """All that is decided of a paper; `undo` says what the next undo takes back, `check` which check is the
+    newest: another than the one that is shown, and somebody has set something right."""
 
     decisions = DecisionSchema(many=True)
     joins = JoinSchema(many=True)
     hands = EntryHandSchema(many=True)
     paragraphs = ParagraphHandSchema(many=True)
     undo = serializers.CharField(allow_null=True)
+    check = serializers.IntegerField(allow_null=True)
+    may_decide = serializers.BooleanField()
 
 
 class DecideSchema(serializers.Serializer[Any]):

@@ -18,7 +18,8 @@ from rest_framework.views import APIView
 from courses.actions.change_house import change_assignment_house, change_course_house
 from courses.api.schemas import AssignmentSchema, CourseSchema
 from courses.models import Assignment
-from courses.queries import assignment_for, course_for, id_of
+from courses.policy import hold, theirs
+from courses.queries import assignment_for, course_for
 from grelt import api as core
 from sources.api.schemas import GapSchema, ShelfKindSchema
 
@@ -258,5 +259,7 @@ class CoursePreviewsView(APIView):
 class PreviewView(APIView):
     @extend_schema(responses=PreviewSchema, operation_id="house_preview_show")
     def get(self, request: Request, preview_id: int) -> Response:
-        owned = HousePreview.objects.filter(course__owner_id=id_of(request.user))
-        return Response(PreviewSchema(get_object_or_404(owned, pk=preview_id)).data)
+        known = HousePreview.objects.filter(theirs(request.user, "course__")).distinct()
+        preview = get_object_or_404(known, pk=preview_id)
+        hold(request.user, preview.course)
+        return Response(PreviewSchema(preview).data)
