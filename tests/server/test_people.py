@@ -215,10 +215,10 @@ class FromTermToTerm(PeopleCase):
         hand_in(Assignment.objects.get(), "dray")
         told = self.mine.get(self.address).json()
         self.assertEqual((told["assignments"], told["papers"]), (1, 1))
-        wrong = self.send(self.mine, "delete", self.address, {"name": "Writing"})
+        wrong = self.mine.delete(f"{self.address}?name=Writing")
         self.assertEqual((wrong.status_code, wrong.json()["code"]), (409, "name-wrong"))
         self.assertTrue(Paper.objects.exists())
-        gone = self.send(self.mine, "delete", self.address, {"name": told["name"]})
+        gone = self.mine.delete(f"{self.address}?name={told['name']}")
         self.assertEqual(gone.status_code, 204)
         self.assertFalse(Paper.objects.exists())
 

@@ -4,7 +4,7 @@ from typing import Any
 
 from django.db.models import Count
 from django.urls import path
-from drf_spectacular.utils import extend_schema
+from drf_spectacular.utils import OpenApiParameter, extend_schema
 from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
@@ -71,10 +71,14 @@ class CourseView(APIView):
         shown = {**counts, "name": course.name, "people": course.members.count()}
         return Response(ContentsSchema(shown).data)
 
-    @extend_schema(request=CourseNameSchema, responses={204: None}, operation_id="courses_delete")
+    @extend_schema(
+        parameters=[OpenApiParameter("name", str, required=True, description="What it is called.")],
+        responses={204: None},
+        operation_id="courses_delete",
+    )
     def delete(self, request: Request, course_id: int) -> Response:
         course = course_for(request.user, course_id)
-        delete_course(course, _asked(CourseNameSchema(data=request.data))["name"])
+        delete_course(course, _asked(CourseNameSchema(data=request.query_params))["name"])
         return Response(status=204)
 
 

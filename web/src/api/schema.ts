@@ -3425,7 +3425,10 @@ export interface operations {
     };
     courses_delete: {
         parameters: {
-            query?: never;
+            query: {
+                /** @description What it is called. */
+                name: string;
+            };
             header?: never;
             path: {
                 course_id: number;

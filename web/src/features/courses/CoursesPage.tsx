@@ -11,12 +11,13 @@ import { Link as RouterLink } from "react-router";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { NewAssignmentDialog, NewCourseDialog } from "./dialogs";
-import { useCourses } from "./useCourses";
+import { useBringBack, useCourses } from "./useCourses";
 
 const HOUSE = ["as the guide has it", "one house rule"];
 
 export function CoursesPage() {
   const courses = useCourses();
+  const back = useBringBack();
   const [making, setMaking] = useState<"course" | number | null>(null);
   return (
     <>
@@ -30,12 +31,26 @@ export function CoursesPage() {
           {courses.data?.length === 0 && (
             <Typography>You have no courses yet. Make one, give it an assignment, and hand papers in.</Typography>
           )}
-          {courses.data?.map((course) => (
+          {[...(courses.data ?? [])].sort((a, b) => Number(a.away) - Number(b.away)).map((course) => (
             <Paper key={course.id} variant="outlined" component="section" sx={{ p: 2.5 }}>
               <Box sx={{ display: "flex", alignItems: "baseline", gap: 2, mb: 1 }}>
                 <Typography variant="h1" component="h2" sx={{ flex: 1 }}>
                   {course.name}
+                  {(course.role !== "owner" || course.away) && (
+                    <Typography component="span" color="text.secondary" sx={{ ml: 1.5 }}>
+                      {course.role !== "owner" && `${course.owner_name}’s; you ${course.role === "helper" ? "help" : "read"}`}
+                      {course.away && " put away"}
+                    </Typography>
+                  )}
                 </Typography>
+                {course.away && course.role === "owner" && (
+                  <Button size="small" disabled={back.isPending} onClick={() => back.mutate(course.id)}>
+                    Bring back
+                  </Button>
+                )}
+                <Button size="small" component={RouterLink} to={`/courses/${course.id}/people`}>
+                  People
+                </Button>
                 {course.assignments.length > 1 && (
                   <Button size="small" component={RouterLink} to={`/courses/${course.id}/term`}>
                     The term
@@ -44,14 +59,16 @@ export function CoursesPage() {
                 <Button size="small" component={RouterLink} to={`/courses/${course.id}/house`}>
                   House rules of the course
                 </Button>
-                <Button size="small" startIcon={<Add />} onClick={() => setMaking(course.id)}>
-                  New assignment
-                </Button>
+                {course.role === "owner" && (
+                  <Button size="small" startIcon={<Add />} onClick={() => setMaking(course.id)}>
+                    New assignment
+                  </Button>
+                )}
               </Box>
               {course.assignments.length === 0 && (
                 <Typography color="text.secondary">No assignments yet.</Typography>
               )}
-              {course.assignments.map((assignment) => (
+              {!course.away && course.assignments.map((assignment) => (
                 <Box key={assignment.id} sx={{ display: "flex", gap: 2, py: 0.75, alignItems: "baseline" }}>
                   <Link component={RouterLink} to={`/assignments/${assignment.id}`} sx={{ fontWeight: 600 }}>
                     {assignment.title}

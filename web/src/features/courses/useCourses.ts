@@ -26,3 +26,12 @@ export function useNewAssignment(course: number) {
     onSuccess: () => queries.invalidateQueries({ queryKey: key }),
   });
 }
+
+/** A course that was put away is in sight again. */
+export function useBringBack() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (course: number) => answered(client.DELETE("/api/courses/{course_id}/away", { params: { path: { course_id: course } } })),
+    onSuccess: () => queries.invalidateQueries({ queryKey: key }),
+  });
+}

@@ -13,10 +13,12 @@ export function BenchActions() {
   const places = matter?.habit && finding ? matter.findings.length : (source?.citations ?? entry?.cited_by ?? []).length;
   const at = matter ? matters.indexOf(matter) : -1;
   const undo = data.desk.data?.undo ?? null;
+  const may = data.desk.data?.may_decide ?? true;
   const opened = group !== undefined && ui.opened.has(group.rule);
   return (
     <div className="bench-actions" role="group" aria-label="Decide">
-      {finding && (
+      {!may && <p className="bench-reads">You read in this course; deciding is for its owner and helpers.</p>}
+      {may && finding && (
         <>
           <Act area="keep" words={verdict === "kept" ? `Kept${count}` : `Keep${count}`} hint="K" on={verdict === "kept"} press={() => act.decideAndGoOn("kept")} busy={deciding} main />
           <Act area="waive" words={verdict === "waived" ? `Waived${count}` : `Waive${count}`} hint="W" on={verdict === "waived"} press={() => act.decideAndGoOn("waived")} busy={deciding} />
@@ -28,9 +30,9 @@ export function BenchActions() {
           )}
         </>
       )}
-      {citation && <Act area="join" words="Join to…" hint="J" press={() => dispatch({ type: "mode", mode: "join" })} />}
+      {may && citation && <Act area="join" words="Join to…" hint="J" press={() => dispatch({ type: "mode", mode: "join" })} />}
       {places > 1 && <Act area="place" words="Next place" hint="N" press={() => act.nextPlace(1)} />}
-      {undo && <Act area="undo" words="Undo" hint="Z" press={() => data.undo.mutate()} busy={deciding} title={`Undo: ${undo}`} />}
+      {may && undo && <Act area="undo" words="Undo" hint="Z" press={() => data.undo.mutate()} busy={deciding} title={`Undo: ${undo}`} />}
       <div className="bench-step">
         <button type="button" onClick={() => act.step(-1)} aria-label="Previous slip" disabled={matters.length === 0}>
           <kbd>,</kbd>

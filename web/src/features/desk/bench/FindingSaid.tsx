@@ -1,4 +1,5 @@
 import type { Finding } from "../../../api/client";
+import { useSession } from "../../../api/session";
 import { useRuleHelp } from "../data/useDesk";
 import { useDeskContext } from "../DeskContext";
 import { capital, doubt, times } from "../state/firstLook";
@@ -12,6 +13,7 @@ export function FindingSaid({ finding }: { finding: Finding }) {
   const { model, decisions, matter, ui, dispatch, act } = useDeskContext();
   const help = useRuleHelp(finding.rule, model.report.guide.id);
   const decision = decisions.get(finding.key);
+  const me = useSession().data?.person?.name;
   const chapter = help.data?.chapters[0];
   const group = model.groups.find((g) => g.rule === finding.rule);
   const said = doubt(finding.confidence);
@@ -33,6 +35,7 @@ export function FindingSaid({ finding }: { finding: Finding }) {
             .filter(Boolean)
             .join(" · ")}
           {decision && decision.verdict !== "open" && <b className={`verdict ${decision.verdict}`}> {decision.verdict}</b>}
+          {decision && decision.verdict !== "open" && decision.by && decision.by !== me && ` by ${decision.by}, ${new Date(decision.decided_at).toLocaleDateString()}`}
         </small>
       </h2>
       <p className="bench-message">{finding.message}</p>

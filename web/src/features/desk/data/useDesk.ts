@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
 
 import { answered, client, type DeskState, type Schemas, type Verdict } from "../../../api/client";
 import { usePaper } from "../../../api/paper";
@@ -14,6 +15,8 @@ export interface Asked {
   seen?: Record<string, number>;
 }
 
+const OFTEN = 5_000;
+
 /** Everything the desk reads and does of one paper. */
 export function useDesk(id: number) {
   const queries = useQueryClient();
@@ -22,7 +25,15 @@ export function useDesk(id: number) {
   const desk = useQuery({
     queryKey: ["desk", id],
     queryFn: () => answered(client.GET("/api/papers/{paper_id}/desk", path)),
+    // Somebody else may be at the same paper: what they decide shows here, too.
+    refetchInterval: OFTEN,
   });
+  const newest = desk.data?.check;
+  const shown = paper.data?.check_state?.id;
+  useEffect(() => {
+    // They set something right, and it was checked again.
+    if (newest && shown && newest !== shown) void queries.invalidateQueries({ queryKey: ["paper", id] });
+  }, [newest, shown, queries, id]);
 
   const settle = (state: DeskState) => {
     queries.setQueryData(["desk", id], state);

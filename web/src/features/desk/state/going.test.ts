@@ -31,7 +31,7 @@ describe("what goes back", () => {
 
   it("is told apart by every decision", () => {
     const one = { finding_key: "a", version: 1, verdict: "kept" } as Decision;
-    const desk = (decisions: Decision[]) => ({ decisions, joins: [], hands: [], paragraphs: [], undo: null });
+    const desk = (decisions: Decision[]) => ({ decisions, joins: [], hands: [], paragraphs: [], undo: null, check: null, may_decide: true });
     const signatures = [desk([]), desk([one]), desk([{ ...one, version: 2 }]), desk([{ ...one, verdict: "waived" }])].map(decidedSignature);
     expect(new Set(signatures).size).toBe(4);
     expect(decidedSignature(undefined)).toBe("");
