@@ -17,6 +17,8 @@ export default defineConfig(({ command }) => ({
           // What several views share is one file, not ten of a few lines.
           if (/src\/(api|shared)\//.test(id)) return "shared";
           if (!id.includes("node_modules")) return null;
+          // The table alone needs it, and it is large.
+          if (id.includes("@mui/x-")) return "grid";
           return id.includes("@mui") || id.includes("@emotion") ? "mui" : "base";
         },
       },

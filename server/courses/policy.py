@@ -73,7 +73,8 @@ NEEDS: dict[tuple[str, str, str], May] = {
         ("BundleView", "DELETE", May.RUN), ("TakeInView", "POST", May.RUN),
     )},
     **{("decisions", view, method): may for view, method, may in (
-        ("DeskView", "GET", May.SEE), ("DecisionsView", "POST", May.DECIDE), ("JoinView", "PUT", May.DECIDE),
+        ("ManyView", "POST", May.DECIDE), ("DeskView", "GET", May.SEE),
+        ("DecisionsView", "POST", May.DECIDE), ("JoinView", "PUT", May.DECIDE),
         ("JoinView", "DELETE", May.DECIDE), ("EntryView", "PUT", May.DECIDE),
         ("DetailsView", "PUT", May.DECIDE), ("ParagraphView", "PUT", May.DECIDE),
         ("LastStepView", "DELETE", May.DECIDE),
@@ -82,7 +83,8 @@ NEEDS: dict[tuple[str, str, str], May] = {
         ("ReturnView", "GET", May.SEE), ("ReturnView", "PUT", May.DECIDE), ("ReturnedView", "PUT", May.DECIDE),
         ("ReturnedView", "DELETE", May.DECIDE), ("LinkView", "PUT", May.DECIDE),
         ("LinkView", "DELETE", May.DECIDE),
-        ("FileView", "GET", May.SEE), ("DraftsView", "GET", May.SEE),
+        ("FileView", "GET", May.SEE), ("DraftsView", "GET", May.SEE), ("SetsView", "POST", May.DECIDE),
+        ("SetView", "GET", May.DECIDE), ("SetFileView", "GET", May.DECIDE), ("LinksView", "POST", May.DECIDE),
     )},
     **{("classes", view, "GET"): May.SEE for view in ("ClassView", "ClassFileView", "TermView")},
 }  # fmt: skip

@@ -113,6 +113,10 @@ class Check(models.Model):
     uncited = models.PositiveIntegerField(default=0)
     slips = models.PositiveIntegerField(default=0)
     habits = models.PositiveIntegerField(default=0)
+    # By the house rules; empty and null where they have none.
+    verdict = models.CharField(max_length=10, blank=True)
+    points = models.FloatField(null=True, blank=True)
+    unmet = models.PositiveIntegerField(default=0)
 
     class Meta:
         ordering = ["draft", "-id"]

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from django.conf import settings
 from django.db import models
 
+from courses.models import Assignment
 from papers.models import Paper
 
 
@@ -23,3 +25,30 @@ class PaperReturn(models.Model):
 
     def __str__(self) -> str:
         return f"return of {self.paper}"
+
+
+class ReturnSet(models.Model):
+    """Returns of many papers, made by jobs: done when there are as many files as papers."""
+
+    assignment = models.ForeignKey(Assignment, on_delete=models.CASCADE, related_name="return_sets")
+    by = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE)
+    form = models.CharField(max_length=20)
+    total = models.PositiveIntegerField()
+    begun_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ["-id"]
+
+
+class SetFile(models.Model):
+    """One file of a set; `problem` says why there is none."""
+
+    of = models.ForeignKey(ReturnSet, on_delete=models.CASCADE, related_name="files")
+    paper_id = models.BigIntegerField()
+    writer = models.CharField(max_length=255, blank=True)
+    name = models.CharField(max_length=200, blank=True)
+    content = models.BinaryField(default=bytes)
+    problem = models.TextField(blank=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=["of", "paper_id"], name="one_file_a_paper")]

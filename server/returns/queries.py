@@ -3,14 +3,16 @@
 from __future__ import annotations
 
 from django.db.models import Q
+from django.shortcuts import get_object_or_404
 from django.utils import timezone
 
 from config.problems import Problem
+from courses.queries import User, assignment_for
 from decisions.models import Decision
 from papers.models import Paper, Report
 from papers.queries import newest_done
 
-from .models import PaperReturn
+from .models import PaperReturn, ReturnSet
 
 
 def return_of(paper: Paper) -> PaperReturn:
@@ -37,3 +39,12 @@ def page_at(token: str) -> str | None:
     holds = Q(until=None) | Q(until__gte=timezone.localdate())
     found = PaperReturn.objects.filter(holds, token=token, paper__removed_at=None)
     return found.values_list("page", flat=True).first()
+
+
+def set_for(user: User, set_id: int) -> ReturnSet:
+    """A set that this person asked for, of an assignment that they may still see; any other is not found."""
+    found = get_object_or_404(
+        ReturnSet.objects.select_related("assignment"), pk=set_id, by_id=user.pk
+    )
+    assignment_for(user, found.assignment_id)
+    return found

@@ -2,16 +2,20 @@
 
 from __future__ import annotations
 
+import csv
 import datetime
 import io
 import json
+import zipfile
 from typing import Any
 
 import docx
 from django.test import Client, TestCase
 from django.utils import timezone
 
-from papers.models import Paper
+from courses.actions.set_writers import set_writers
+from papers.models import Check, Paper
+from returns.actions.make_many import make_one
 from returns.models import PaperReturn
 from tests.world import assignment_of, file_of, hand_in, instructor, run_waiting_checks
 
@@ -255,3 +259,74 @@ class Drafts(ReturnCase):
             d["finding_key"] for d in self.client.get(f"{self.address}/desk").json()["decisions"]
         }
         self.assertEqual(kept, {asked})
+
+
+class ManyAtOnce(TestCase):
+    def setUp(self) -> None:
+        self.user = instructor()
+        self.client.force_login(self.user)
+        self.assignment = assignment_of(self.user)
+        self.papers = [hand_in(self.assignment, n) for n in ("marlowe", "dray", "quist")]
+        self.address = f"/api/assignments/{self.assignment.pk}"
+
+    def send(self, path: str, body: dict[str, Any]) -> Any:
+        return self.client.post(f"{self.address}{path}", body, content_type="application/json")
+
+    def keys(self) -> list[int]:
+        return [paper.pk for paper in self.papers]
+
+    def test_returns_as_a_zip_by_jobs_named_by_writer(self) -> None:
+        begun = self.send("/return-sets", {"papers": self.keys()}).json()
+        address = f"/api/return-sets/{begun['id']}"
+        self.assertEqual((begun["total"], begun["done"]), (3, 0))
+        self.assertEqual(self.client.get(f"{address}/file").status_code, 409)
+        for paper in self.keys():
+            make_one(begun["id"], paper)
+            make_one(begun["id"], paper)  # a job that is run once more
+        self.assertEqual(self.client.get(address).json()["done"], 3)
+        made = zipfile.ZipFile(io.BytesIO(self.client.get(f"{address}/file").content))
+        self.assertEqual(
+            sorted(made.namelist()), ["Ines Marlowe.docx", "Mateo Quist.docx", "Piers Dray.docx"]
+        )
+        docx.Document(io.BytesIO(made.read("Ines Marlowe.docx")))
+
+    def test_what_cannot_be_made_says_why_and_holds_up_no_other(self) -> None:
+        Check.objects.filter(draft__paper=self.papers[0]).delete()
+        begun = self.send("/return-sets", {"papers": self.keys()}).json()
+        for paper in self.keys():
+            make_one(begun["id"], paper)
+        shown = self.client.get(f"/api/return-sets/{begun['id']}").json()
+        self.assertIn("not checked yet", shown["problems"][0])
+        content = self.client.get(f"/api/return-sets/{begun['id']}/file").content
+        names = zipfile.ZipFile(io.BytesIO(content)).namelist()
+        self.assertEqual(len(names), 3)
+        self.assertIn("not made.txt", names)
+
+    def test_pages_to_read_as_a_table_for_mailing(self) -> None:
+        set_writers(self.assignment.course, "Name,Email\nInes Marlowe,i@reach.example\n")
+        table = self.send("/return-links", {"papers": self.keys(), "days": 3}).content.decode()
+        rows = {row["writer"]: row for row in csv.DictReader(io.StringIO(table))}
+        self.assertEqual(rows["Ines Marlowe"]["email"], "i@reach.example")
+        address = rows["Ines Marlowe"]["page"].partition("testserver")[2]
+        self.assertIn(b"Slack Water", Client().get(address).content)
+
+    def test_a_rule_is_kept_or_waived_in_all_and_undone_at_each_desk(self) -> None:
+        done = self.send(
+            "/many", {"papers": self.keys(), "what": "keep", "rule": "cite-first-element"}
+        )
+        self.assertEqual(done.json(), {"papers": 2})
+        desk = f"/api/papers/{self.papers[0].pk}"
+        kept = self.client.get(f"{desk}/desk").json()["decisions"]
+        self.assertEqual({d["rule"] for d in kept}, {"cite-first-element"})
+        self.client.delete(f"{desk}/steps/last")
+        self.assertEqual(self.client.get(f"{desk}/desk").json()["decisions"], [])
+        again = self.send("/many", {"papers": self.keys(), "what": "check"})
+        self.assertEqual(again.json(), {"papers": 3})
+        self.assertEqual(Check.objects.filter(state=Check.State.QUEUED).count(), 3)
+
+    def test_papers_of_another_are_passed_over(self) -> None:
+        other = hand_in(assignment_of(instructor("pym")), "hale")
+        refused = self.send("/return-sets", {"papers": [other.pk]})
+        self.assertEqual(refused.status_code, 404)
+        done = self.send("/many", {"papers": [other.pk], "what": "check"})
+        self.assertEqual(done.json(), {"papers": 0})

@@ -7,10 +7,12 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from courses.queries import assignment_for
 from papers.queries import paper_for
 
 from ..actions.decide_findings import decide_findings
 from ..actions.join_citation import join_citation
+from ..actions.many import do_to_many
 from ..actions.set_details import set_details
 from ..actions.set_entry import set_entry
 from ..actions.set_paragraph import set_paragraph
@@ -20,8 +22,10 @@ from .schemas import (
     DecideSchema,
     DeskSchema,
     DetailsSchema,
+    DoneSchema,
     EntryFormSchema,
     JoinFormSchema,
+    ManySchema,
     ParagraphFormSchema,
 )
 
@@ -47,6 +51,16 @@ class DecisionsView(APIView):
             seen=form.validated_data.get("seen"),
         )
         return Response(DeskSchema(desk_of(request.user, paper)).data)
+
+
+class ManyView(APIView):
+    @extend_schema(request=ManySchema, responses=DoneSchema, operation_id="papers_many")
+    def post(self, request: Request, assignment_id: int) -> Response:
+        assignment = assignment_for(request.user, assignment_id)
+        form = ManySchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        done = do_to_many(request.user, assignment, **form.validated_data)
+        return Response(DoneSchema({"papers": done}).data)
 
 
 class JoinView(APIView):
@@ -124,6 +138,7 @@ class StableKey(StringConverter):
 register_converter(StableKey, "key")
 
 urlpatterns = [
+    path("assignments/<int:assignment_id>/many", ManyView.as_view()),
     path("papers/<int:paper_id>/desk", DeskView.as_view()),
     path("papers/<int:paper_id>/details", DetailsView.as_view()),
     path("papers/<int:paper_id>/decisions", DecisionsView.as_view()),

@@ -108,3 +108,17 @@ class JoinFormSchema(serializers.Serializer[Any]):
     """What a citation is joined to; `entry` empty for “no entry”."""
 
     entry = serializers.CharField(max_length=16, allow_blank=True)
+
+
+class ManySchema(serializers.Serializer[Any]):
+    """One thing to do to many papers: check them again, or keep or waive all findings of a `rule`."""
+
+    papers = serializers.ListField(child=serializers.IntegerField(), min_length=1, max_length=2000)
+    what = serializers.ChoiceField(choices=["check", "keep", "waive"])
+    rule = serializers.CharField(max_length=60, allow_blank=True, default="")
+
+
+class DoneSchema(serializers.Serializer[Any]):
+    """How many papers it was done to."""
+
+    papers = serializers.IntegerField()

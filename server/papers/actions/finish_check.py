@@ -42,6 +42,9 @@ def finish_check(check: Check, key: str, body: dict[str, Any], seconds: float) -
         changed_at=now,
         slips=len(body["findings"]),
         habits=sum(h["habit"] for h in body["habits"]),
+        verdict=body["verdict"]["verdict"] if body["verdict"] else "",
+        points=body["points"]["whole"] if body["points"] else None,
+        unmet=sum(not r["met"] and not r["maybe"] for r in body["requirements"]),
         **{
             n: tally[n]
             for n in ("pages", "citations", "sources_cited", "entries", "unlisted", "uncited")

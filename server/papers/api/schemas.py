@@ -19,7 +19,7 @@ class CheckSchema(serializers.ModelSerializer[Check]):
         model = Check
         fields = ["id", "state", "error_code", "error_message", "queued_at", "finished_at",
                   "seconds", "pages", "citations", "sources_cited", "entries", "unlisted",
-                  "uncited", "slips", "habits"]  # fmt: skip
+                  "uncited", "slips", "habits", "verdict", "points", "unmet"]  # fmt: skip
         read_only_fields = fields
 
 

@@ -64,13 +64,14 @@ def _undo(paper: Paper, before: list[dict[str, Any]]) -> None:
 
 
 @transaction.atomic
-def give_page(paper: Paper, days: int) -> None:
-    """Make a link to the student's page, or make the page anew and set its end."""
+def give_page(paper: Paper, days: int) -> str:
+    """Make a link to the student's page, or make the page anew and set its end; its token."""
     back = _locked(paper)
     back.token = back.token or secrets.token_urlsafe(_BYTES)
     back.until = timezone.localdate() + datetime.timedelta(days=min(max(days, 1), _LONGEST_DAYS))
     back.page = page_of(paper)
     back.save()
+    return back.token
 
 
 @transaction.atomic

@@ -12,20 +12,27 @@ from rest_framework.request import Request
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from config.problems import Problem
+from courses.queries import assignment_for
 from grelt import api as core
 from papers.models import Paper
 from papers.queries import file_of, paper_for
 
 from ..actions.change_return import give_page, set_returned, withdraw_page, write_return
 from ..actions.make import letter_of, make_file
+from ..actions.make_many import begin_set, links_of, zip_of
 from ..drafts import drafts_of
-from ..queries import return_of
+from ..models import ReturnSet
+from ..queries import return_of, set_for
 from .schemas import (
     DraftsSchema,
     FileAskedSchema,
     LinkFormSchema,
+    LinksAskedSchema,
     ReturnFormSchema,
     ReturnSchema,
+    SetAskedSchema,
+    SetSchema,
 )
 
 
@@ -110,6 +117,60 @@ class FileView(APIView):
         )
 
 
+class SetsView(APIView):
+    @extend_schema(
+        request=SetAskedSchema, responses={202: SetSchema}, operation_id="return_sets_begin"
+    )
+    def post(self, request: Request, assignment_id: int) -> Response:
+        assignment = assignment_for(request.user, assignment_id)
+        form = SetAskedSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        user = request.user
+        assert isinstance(user, User)
+        return Response(_set(begin_set(user, assignment, **form.validated_data)), status=202)
+
+
+def _set(found: ReturnSet) -> Any:
+    files = found.files.all()
+    problems = list(files.exclude(problem="").values_list("problem", flat=True))
+    shown = {"id": found.pk, "total": found.total, "done": files.count(), "problems": problems}
+    return SetSchema(shown).data
+
+
+class SetView(APIView):
+    @extend_schema(responses=SetSchema, operation_id="return_sets_show")
+    def get(self, request: Request, set_id: int) -> Response:
+        return Response(_set(set_for(request.user, set_id)))
+
+
+class SetFileView(APIView):
+    @extend_schema(
+        responses={(200, "application/zip"): OpenApiTypes.BINARY}, operation_id="return_sets_file"
+    )
+    def get(self, request: Request, set_id: int) -> HttpResponse:
+        found = set_for(request.user, set_id)
+        if found.files.count() < found.total:
+            raise Problem("not-ready", "Not all of them are made yet.")
+        named = {"Content-Disposition": "attachment; filename=returned.zip"}
+        return HttpResponse(zip_of(found), content_type="application/zip", headers=named)
+
+
+class LinksView(APIView):
+    @extend_schema(
+        request=LinksAskedSchema,
+        responses={(200, "text/csv"): OpenApiTypes.BINARY},
+        operation_id="return_links",
+    )
+    def post(self, request: Request, assignment_id: int) -> HttpResponse:
+        assignment = assignment_for(request.user, assignment_id)
+        form = LinksAskedSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        origin = f"{request.scheme}://{request.get_host()}"
+        table = links_of(assignment, origin=origin, **form.validated_data)
+        named = {"Content-Disposition": "attachment; filename=pages.csv"}
+        return HttpResponse(table, content_type="text/csv; charset=utf-8", headers=named)
+
+
 class DraftsView(APIView):
     @extend_schema(responses=DraftsSchema, operation_id="drafts_show")
     def get(self, request: Request, paper_id: int) -> Response:
@@ -117,6 +178,10 @@ class DraftsView(APIView):
 
 
 urlpatterns = [
+    path("assignments/<int:assignment_id>/return-sets", SetsView.as_view()),
+    path("assignments/<int:assignment_id>/return-links", LinksView.as_view()),
+    path("return-sets/<int:set_id>", SetView.as_view()),
+    path("return-sets/<int:set_id>/file", SetFileView.as_view()),
     path("papers/<int:paper_id>/drafts/compared", DraftsView.as_view()),
     path("papers/<int:paper_id>/return", ReturnView.as_view()),
     path("papers/<int:paper_id>/return/returned", ReturnedView.as_view()),

@@ -84,3 +84,24 @@ class ComparedFindingSchema(serializers.Serializer[Any]):
 class DraftsSchema(serializers.Serializer[Any]):
     drafts = DraftSchema(many=True)
     compared = ComparedFindingSchema(many=True, allow_null=True)
+
+
+class SetAskedSchema(serializers.Serializer[Any]):
+    """Papers to make returns of; `own` is each in the student's own format."""
+
+    papers = serializers.ListField(child=serializers.IntegerField(), min_length=1, max_length=2000)
+    form = serializers.ChoiceField(choices=["own", *core.RETURN_FORMS], default="own")
+
+
+class SetSchema(serializers.Serializer[Any]):
+    """How far a set is; `problems` say what could not be made."""
+
+    id = serializers.IntegerField()
+    total = serializers.IntegerField()
+    done = serializers.IntegerField()
+    problems = serializers.ListField(child=serializers.CharField())
+
+
+class LinksAskedSchema(serializers.Serializer[Any]):
+    papers = serializers.ListField(child=serializers.IntegerField(), min_length=1, max_length=2000)
+    days = serializers.IntegerField(min_value=1, max_value=366, default=60)

@@ -54,6 +54,7 @@ from .returning import (
     return_letter,
     return_of,
     return_page,
+    safe_cell,
 )
 from .sources import compose_list, compose_work, composed_list_file, read_works, write_works
 
@@ -110,6 +111,7 @@ __all__ = [
     "return_page",
     "rule_ids",
     "rule_label",
+    "safe_cell",
     "source_kinds",
     "term_of",
     "try_kind",

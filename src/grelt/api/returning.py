@@ -73,3 +73,10 @@ def file_of_return(
 ) -> tuple[bytes, str, str]:  # fmt: skip
     """`return_file` of `return_of`, in one call that can be made in a process of its own."""
     return return_file(form, data, name, return_of(report, **given), author=author, date=date)
+
+
+def safe_cell(words: str) -> str:
+    """Words that no table takes for a formula."""
+    from ..returning.files import tame
+
+    return tame(words)

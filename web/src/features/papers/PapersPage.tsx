@@ -5,7 +5,8 @@ import Button from "@mui/material/Button";
 import LinearProgress from "@mui/material/LinearProgress";
 import Snackbar from "@mui/material/Snackbar";
 import Typography from "@mui/material/Typography";
-import { useRef, useState, type DragEvent } from "react";
+import type { GridRowSelectionModel } from "@mui/x-data-grid";
+import { useCallback, useMemo, useRef, useState, type DragEvent } from "react";
 import { Link, useParams } from "react-router";
 
 import { useAssignment } from "../../api/assignment";
@@ -18,6 +19,7 @@ import { Bundles } from "./BundlesPanel";
 import { notHandedIn } from "./bundles";
 import { ClassListDialog } from "./ClassListDialog";
 import { filesOf, isBundle } from "./dropped";
+import { Many } from "./Many";
 import { PapersTable } from "./PapersTable";
 import { useBundles, useClassList } from "./useBundles";
 import { useHandIn, usePaperActions, usePapers } from "./usePapers";
@@ -29,6 +31,13 @@ function houseInWords(rules: string[]): string {
   if (rules.length === 0) return "No house rules.";
   const more = rules.length - SAID;
   return `${rules.slice(0, SAID).join(" ")}${more > 0 ? ` And ${more} more.` : ""}`;
+}
+
+const NONE: GridRowSelectionModel = { type: "include", ids: new Set() };
+
+/** The papers that are chosen: some of them, or all but some. */
+function chosenIn(papers: PaperInfo[], { type, ids }: GridRowSelectionModel): number[] {
+  return papers.map((paper) => paper.id).filter((id) => ids.has(id) === (type === "include"));
 }
 
 export function PapersPage() {
@@ -46,7 +55,8 @@ export function PapersPage() {
   const missing = notHandedIn(classList.list.data ?? [], papers ?? []);
   const [dragging, setDragging] = useState(false);
   const [removed, setRemoved] = useState<PaperInfo | null>(null);
-  const scroller = useRef<HTMLElement>(null);
+  const [selected, setSelected] = useState<GridRowSelectionModel>(NONE);
+  const chosen = useMemo(() => chosenIn(papers ?? [], selected), [papers, selected]);
   const chooser = useRef<HTMLInputElement>(null);
   useKeys({ u: () => chooser.current?.click() });
 
@@ -60,7 +70,12 @@ export function PapersPage() {
     const papers = files.filter((f) => !isBundle(f.name));
     if (papers.length) void handIn(papers);
   };
-  const remove = (paper: PaperInfo) => actions.remove.mutate(paper.id, { onSuccess: () => setRemoved(paper) });
+  const { mutate: removeOne } = actions.remove;
+  const { mutate: checkOne } = actions.check;
+  const { mutate: newDraft } = actions.newDraft;
+  const remove = useCallback((paper: PaperInfo) => removeOne(paper.id, { onSuccess: () => setRemoved(paper) }), [removeOne, setRemoved]);
+  const check = useCallback((paper: PaperInfo) => checkOne(paper.id), [checkOne]);
+  const another = useCallback((paper: PaperInfo, file: File) => newDraft({ id: paper.id, file }), [newDraft]);
   const refused = sending.filter((s) => s.state === "refused");
   const underway = sending.filter((s) => s.state !== "refused");
   const failure = actions.remove.error ?? actions.restore.error ?? actions.check.error ?? actions.newDraft.error;
@@ -82,7 +97,7 @@ export function PapersPage() {
           {assignment.data?.course_name} · <b>{assignment.data?.title}</b>
         </Typography>
       </TopBar>
-      <Box component="main" ref={scroller} sx={{ flex: 1, overflow: "auto", p: 3 }}>
+      <Box component="main" sx={{ flex: 1, minHeight: 0, overflow: "auto", p: 3, display: "flex", flexDirection: "column" }}>
         {assignment.isError && <ProblemNote problem={assignment.error} />}
         <Box sx={{ display: "flex", alignItems: "center", gap: 2, mb: 2 }}>
           <Box sx={{ flex: 1 }}>
@@ -166,13 +181,16 @@ export function PapersPage() {
             No papers yet. Drop them here ({READABLE.join(", ")}), a folder of them, or a class as one .zip; each is checked as it comes in.
           </Typography>
         )}
+        <Many assignment={id} papers={chosen} onDone={() => setSelected(NONE)} />
         {papers && papers.length > 0 && (
           <PapersTable
             papers={papers}
-            scroller={scroller}
+            assignment={id}
+            selected={selected}
+            onSelect={setSelected}
             onRemove={remove}
-            onCheck={(paper) => actions.check.mutate(paper.id)}
-            onNewDraft={(paper, file) => actions.newDraft.mutate({ id: paper.id, file })}
+            onCheck={check}
+            onNewDraft={another}
           />
         )}
         {names.length > 0 && missing.length > 0 && papers && papers.length > 0 && (

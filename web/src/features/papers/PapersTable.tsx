@@ -4,231 +4,212 @@ import Box from "@mui/material/Box";
 import IconButton from "@mui/material/IconButton";
 import LinearProgress from "@mui/material/LinearProgress";
 import Link from "@mui/material/Link";
-import Paper from "@mui/material/Paper";
-import Table from "@mui/material/Table";
-import TableBody from "@mui/material/TableBody";
-import TableCell from "@mui/material/TableCell";
-import TableContainer from "@mui/material/TableContainer";
-import TableHead from "@mui/material/TableHead";
-import TableRow from "@mui/material/TableRow";
-import TableSortLabel from "@mui/material/TableSortLabel";
 import Tooltip from "@mui/material/Tooltip";
-import { useVirtualizer } from "@tanstack/react-virtual";
-import { useId, useMemo, useState, type RefObject } from "react";
+import {
+  DataGrid,
+  gridFilteredSortedRowIdsSelector,
+  useGridApiRef,
+  type GridColDef,
+  type GridColumnVisibilityModel,
+  type GridRenderCellParams,
+  type GridRowSelectionModel,
+  type GridSortModel,
+} from "@mui/x-data-grid";
+import { useId, useMemo, useState } from "react";
 import { Link as RouterLink } from "react-router";
 
 import type { PaperInfo } from "../../api/client";
-import { READABLE } from "../../api/vocabulary";
+import { rememberOrder } from "../../api/order";
 import { isBusy } from "../../api/paperList";
+import { READABLE } from "../../api/vocabulary";
+import { filedAs, standingOf, usedColumns } from "./rows";
 
 interface Props {
   papers: PaperInfo[];
-  /** What scrolls, for drawing only the rows that are seen. */
-  scroller: RefObject<HTMLElement | null>;
+  assignment: number;
+  selected: GridRowSelectionModel;
+  onSelect: (selected: GridRowSelectionModel) => void;
   onRemove: (paper: PaperInfo) => void;
   onCheck: (paper: PaperInfo) => void;
   onNewDraft: (paper: PaperInfo, file: File) => void;
 }
 
-type Figure = "pages" | "citations" | "sources_cited" | "unlisted" | "uncited" | "slips" | "habits";
-type Column = "writer" | Figure;
+type Figure = "pages" | "citations" | "unlisted" | "uncited" | "slips" | "habits";
+type Cell = GridRenderCellParams<PaperInfo>;
 
 const FIGURES: { id: Figure; label: string; hint: string }[] = [
   { id: "pages", label: "Pages", hint: "Pages of the paper" },
   { id: "citations", label: "Citations", hint: "Citations in the text" },
-  { id: "sources_cited", label: "Cited ⇄ listed", hint: "Sources cited in the text, entries in the list" },
   { id: "unlisted", label: "Not listed", hint: "Sources cited that the list has no entry for" },
   { id: "uncited", label: "Not cited", hint: "Entries that nothing in the paper cites" },
   { id: "slips", label: "Slips", hint: "All findings" },
   { id: "habits", label: "Habits", hint: "Slips made at half of all chances or more" },
 ];
+const COLUMNS = "grelt-paper-columns";
 
-function figure(paper: PaperInfo, column: Figure): number {
-  return paper.check_state?.[column] ?? 0;
+function kept(): { columns: GridColumnVisibilityModel; sort: GridSortModel } {
+  try {
+    const found: unknown = JSON.parse(localStorage.getItem(COLUMNS) ?? "{}");
+    return { columns: {}, sort: [{ field: "writer", sort: "asc" }], ...(found as object) };
+  } catch {
+    return { columns: {}, sort: [{ field: "writer", sort: "asc" }] };
+  }
 }
 
-const ROW_HEIGHT = 57;
-const HEAD_AND_MARGIN = 120;
-
-interface Sort {
-  by: Column;
-  down: boolean;
-}
-
-function sorted(papers: PaperInfo[], { by, down }: Sort): PaperInfo[] {
-  const collator = new Intl.Collator();
-  const names = new Map(papers.map((p) => [p.id, surname(p)]));
-  return [...papers].sort((a, b) => {
-    const order =
-      by === "writer"
-        ? collator.compare(names.get(a.id) ?? "", names.get(b.id) ?? "")
-        : figure(a, by) - figure(b, by);
-    return (down ? -order : order) || a.id - b.id;
-  });
-}
-
-export function PapersTable({ papers, scroller, onRemove, onCheck, onNewDraft }: Props) {
-  const [sort, setSort] = useState<Sort>({ by: "writer", down: false });
-  const rows = useMemo(() => sorted(papers, sort), [papers, sort]);
-  // eslint-disable-next-line react-hooks/incompatible-library -- what it gives is used here and nowhere kept
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_HEIGHT,
-    getItemKey: (index) => rows[index]?.id ?? index,
-    scrollMargin: HEAD_AND_MARGIN,
-    overscan: 12,
-  });
-  const items = virtual.getVirtualItems();
-  const above = (items[0]?.start ?? HEAD_AND_MARGIN) - HEAD_AND_MARGIN;
-  const below = virtual.getTotalSize() - ((items.at(-1)?.end ?? HEAD_AND_MARGIN) - HEAD_AND_MARGIN);
-  const press = (by: Column) =>
-    setSort((old) => ({ by, down: old.by === by ? !old.down : by !== "writer" }));
-  const head = (by: Column, label: string, hint: string) => (
-    <TableCell
-      key={by}
-      align={by === "writer" ? "left" : "right"}
-      sx={{ whiteSpace: by === "sources_cited" ? "nowrap" : undefined }}
-      sortDirection={sort.by === by ? (sort.down ? "desc" : "asc") : false}
-    >
-      <Tooltip title={hint} describeChild>
-        <TableSortLabel
-          active={sort.by === by}
-          direction={sort.by === by && sort.down ? "desc" : "asc"}
-          onClick={() => press(by)}
-        >
-          {label}
-        </TableSortLabel>
-      </Tooltip>
-    </TableCell>
-  );
+/** The papers of an assignment with the figures that decide; sorted, filtered, columns chosen and kept, many chosen
+ *  at once. */
+export function PapersTable({ papers, assignment, selected, onSelect, onRemove, onCheck, onNewDraft }: Props) {
+  const grid = useGridApiRef();
+  const [{ columns: chosen, sort }, setKept] = useState(kept);
+  const keep = (change: Partial<ReturnType<typeof kept>>) =>
+    setKept((old) => {
+      const next = { ...old, ...change };
+      localStorage.setItem(COLUMNS, JSON.stringify(next));
+      return next;
+    });
+  const used = useMemo(() => usedColumns(papers), [papers]);
+  const columns = useMemo((): GridColDef<PaperInfo>[] => {
+    const figure = (id: Figure, label: string, hint: string): GridColDef<PaperInfo> => ({
+      field: id,
+      headerName: label,
+      description: hint,
+      type: "number",
+      width: label.length * 7 + 46,
+      sortingOrder: ["desc", "asc"],
+      valueGetter: (_, paper) => (paper.check_state?.state === "done" ? paper.check_state[id] : -1),
+      renderCell: ({ row }: Cell) => <FigureCell paper={row} column={id} />,
+    });
+    const failed: GridColDef<PaperInfo> = {
+      ...figure("pages", "Pages", "Pages of the paper"),
+      // Why a paper could not be read takes the place of its figures.
+      colSpan: (_, paper) => (paper.check_state?.state === "failed" ? 7 : 1),
+      renderCell: ({ row }: Cell) =>
+        row.check_state?.state === "failed" ? (
+          <Box sx={{ color: "error.main", whiteSpace: "normal", lineHeight: 1.35, textAlign: "left" }}>
+            {row.check_state.error_message} <AnotherFile paper={row} onNewDraft={onNewDraft} />
+          </Box>
+        ) : (
+          <FigureCell paper={row} column="pages" />
+        ),
+    };
+    const pair: GridColDef<PaperInfo> = {
+      field: "sources_cited",
+      headerName: "Cited ⇄ listed",
+      description: "Sources cited in the text, entries in the list",
+      type: "number",
+      width: 128,
+      sortingOrder: ["desc", "asc"],
+      valueGetter: (_, paper) => paper.check_state?.sources_cited ?? -1,
+      renderCell: ({ row }: Cell) => <PairCell paper={row} />,
+    };
+    const asked: GridColDef<PaperInfo>[] = [
+      { field: "unmet", headerName: "Not met", description: "Requirements of the assignment that are not met", type: "number", width: 92, valueGetter: (_, p) => p.check_state?.unmet ?? 0 },
+      { field: "points", headerName: "Points lost", description: "By the house rules", type: "number", width: 108, valueGetter: (_, p) => p.check_state?.points ?? null },
+      { field: "verdict", headerName: "Verdict", description: "Proposed by the house rules", width: 100, valueGetter: (_, p) => p.check_state?.verdict ?? "" },
+    ];
+    const [, ...figures] = FIGURES.map((f) => figure(f.id, f.label, f.hint));
+    return [
+      {
+        field: "writer",
+        headerName: "Writer",
+        description: "By family name",
+        flex: 1,
+        minWidth: 210,
+        hideable: false,
+        valueGetter: (_, paper) => filedAs(paper.writer || paper.file_name),
+        renderCell: ({ row }: Cell) => (
+          <Box sx={{ lineHeight: 1.3, minWidth: 0 }}>
+            <Link
+              component={RouterLink}
+              to={`/papers/${row.id}`}
+              sx={{ fontWeight: 600 }}
+              onClick={() => rememberOrder(assignment, gridFilteredSortedRowIdsSelector(grid) as number[])}
+            >
+              {row.writer || row.file_name}
+            </Link>
+            <Box sx={{ color: "text.secondary", fontFamily: "var(--book)", fontSize: 13, overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>
+              {row.title || (row.writer ? row.file_name : "")}
+              {row.draft > 1 && ` · draft ${row.draft}`}
+            </Box>
+          </Box>
+        ),
+      },
+      failed,
+      ...figures.slice(0, 1),
+      pair,
+      ...figures.slice(1),
+      {
+        field: "decided",
+        headerName: "Decided",
+        description: "Findings kept or waived",
+        type: "number",
+        width: 96,
+        valueGetter: (_, paper) => paper.kept + paper.waived,
+        renderCell: ({ row }: Cell) => (row.check_state?.state === "done" && row.check_state.slips > 0 ? `${row.kept + row.waived} of ${row.check_state.slips}` : "–"),
+      },
+      ...asked.filter((column) => used[column.field as keyof typeof used]),
+      {
+        field: "state",
+        headerName: "State",
+        type: "singleSelect",
+        valueOptions: ["to look at", "in hand", "cleared", "returned", "not read", "waiting", "checking"],
+        width: 118,
+        valueGetter: (_, paper) => standingOf(paper),
+        renderCell: ({ row }: Cell) => <StateCell paper={row} />,
+      },
+      {
+        field: "actions",
+        headerName: "",
+        sortable: false,
+        filterable: false,
+        hideable: false,
+        disableColumnMenu: true,
+        width: 78,
+        renderHeader: () => <span className="visually-hidden">Actions</span>,
+        renderCell: ({ row }: Cell) => (
+          <>
+            <Tooltip title="Check again">
+              <IconButton size="small" aria-label={`Check ${row.writer || row.file_name} again`} disabled={isBusy(row)} onClick={() => onCheck(row)}>
+                <Replay fontSize="small" />
+              </IconButton>
+            </Tooltip>
+            <Tooltip title="Take off the list">
+              <IconButton size="small" aria-label={`Take ${row.writer || row.file_name} off the list`} onClick={() => onRemove(row)}>
+                <DeleteOutline fontSize="small" />
+              </IconButton>
+            </Tooltip>
+          </>
+        ),
+      },
+    ];
+  }, [assignment, grid, used, onCheck, onNewDraft, onRemove]);
   return (
-    <TableContainer component={Paper} variant="outlined">
-      <Table stickyHeader aria-label="Papers" aria-rowcount={rows.length + 1} sx={{ "& .MuiTableCell-root": { px: 1 } }}>
-        <TableHead>
-          <TableRow>
-            {head("writer", "Writer", "By surname")}
-            {FIGURES.map((f) => head(f.id, f.label, f.hint))}
-            <TableCell align="right">Decided</TableCell>
-            <TableCell>State</TableCell>
-            <TableCell>
-              <span className="visually-hidden">Actions</span>
-            </TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          <Gap height={above} />
-          {items.map((item) => {
-            const paper = rows[item.index];
-            return (
-              paper && (
-                <Row
-                  key={paper.id}
-                  paper={paper}
-                  index={item.index}
-                  measure={virtual.measureElement}
-                  onRemove={onRemove}
-                  onCheck={onCheck}
-                  onNewDraft={onNewDraft}
-                />
-              )
-            );
-          })}
-          <Gap height={below} />
-        </TableBody>
-      </Table>
-    </TableContainer>
-  );
-}
-
-/** The rows that are not drawn, as high as they would be. */
-function Gap({ height }: { height: number }) {
-  return height > 0 ? <tr aria-hidden style={{ height }} /> : null;
-}
-
-function surname(paper: PaperInfo): string {
-  return paper.writer.split(" ").at(-1) ?? "";
-}
-
-interface RowProps extends Pick<Props, "onRemove" | "onCheck" | "onNewDraft"> {
-  paper: PaperInfo;
-  index: number;
-  measure: (row: HTMLTableRowElement | null) => void;
-}
-
-function Row({ paper, index, measure, onRemove, onCheck, onNewDraft }: RowProps) {
-  const check = paper.check_state;
-  const done = check?.state === "done";
-  const failed = check?.state === "failed";
-  const decided = paper.kept + paper.waived;
-  return (
-    <TableRow hover ref={measure} data-index={index} aria-rowindex={index + 2}>
-      <TableCell sx={{ maxWidth: 310 }}>
-        <Link component={RouterLink} to={`/papers/${paper.id}`} sx={{ fontWeight: 600 }}>
-          {paper.writer || paper.file_name}
-        </Link>
-        <Box
-          sx={{ color: "text.secondary", fontFamily: "var(--book)", overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}
-        >
-          {paper.title || (paper.writer ? paper.file_name : "")}
-          {paper.draft > 1 && ` · draft ${paper.draft}`}
-        </Box>
-      </TableCell>
-      {failed ? (
-        <TableCell colSpan={FIGURES.length + 1} sx={{ color: "error.main", maxWidth: 560 }}>
-          {check.error_message} <AnotherFile paper={paper} onNewDraft={onNewDraft} />
-        </TableCell>
-      ) : (
-        <>
-          {FIGURES.map((f) => (
-            <TableCell key={f.id} align="right" sx={{ fontVariantNumeric: "tabular-nums" }}>
-              {done ? <FigureCell paper={paper} column={f.id} /> : "–"}
-            </TableCell>
-          ))}
-          <TableCell align="right" sx={{ fontVariantNumeric: "tabular-nums" }}>
-            {done && check.slips > 0 ? `${decided} of ${check.slips}` : "–"}
-          </TableCell>
-        </>
-      )}
-      <TableCell sx={{ minWidth: 118, whiteSpace: "nowrap" }}>
-        <StateCell paper={paper} />
-      </TableCell>
-      <TableCell align="right" sx={{ whiteSpace: "nowrap" }}>
-        <Tooltip title="Check again">
-          <IconButton
-            size="small"
-            aria-label={`Check ${paper.writer || paper.file_name} again`}
-            disabled={isBusy(paper)}
-            onClick={() => onCheck(paper)}
-          >
-            <Replay fontSize="small" />
-          </IconButton>
-        </Tooltip>
-        <Tooltip title="Take off the list">
-          <IconButton
-            size="small"
-            aria-label={`Take ${paper.writer || paper.file_name} off the list`}
-            onClick={() => onRemove(paper)}
-          >
-            <DeleteOutline fontSize="small" />
-          </IconButton>
-        </Tooltip>
-      </TableCell>
-    </TableRow>
+    <Box sx={{ flex: 1, minHeight: 260 }}>
+      <DataGrid
+        apiRef={grid}
+        aria-label="Papers"
+        rows={papers}
+        columns={columns}
+        rowHeight={56}
+        columnHeaderHeight={40}
+        hideFooter
+        checkboxSelection
+        disableRowSelectionOnClick
+        rowSelectionModel={selected}
+        onRowSelectionModelChange={onSelect}
+        columnVisibilityModel={chosen}
+        onColumnVisibilityModelChange={(columns) => keep({ columns })}
+        sortModel={sort}
+        onSortModelChange={(next) => keep({ sort: next })}
+        sx={{ "& .MuiDataGrid-cell": { display: "flex", alignItems: "center", fontVariantNumeric: "tabular-nums" }, "& .MuiDataGrid-cell--textRight": { justifyContent: "flex-end" } }}
+      />
+    </Box>
   );
 }
 
 function FigureCell({ paper, column }: { paper: PaperInfo; column: Figure }) {
-  const value = figure(paper, column);
-  if (column === "sources_cited") {
-    const listed = paper.check_state?.entries ?? 0;
-    const agree = value === listed && !figure(paper, "unlisted") && !figure(paper, "uncited");
-    return (
-      <span aria-label={`${value} cited, ${listed} listed`}>
-        {value} {agree ? "=" : "⇄"} {listed}
-      </span>
-    );
-  }
+  if (paper.check_state?.state !== "done") return <>–</>;
+  const value = paper.check_state[column];
   const alarming = (column === "unlisted" || column === "uncited") && value > 0;
   return (
     <Box component="span" sx={alarming ? { color: "error.main", fontWeight: 700 } : undefined}>
@@ -237,25 +218,29 @@ function FigureCell({ paper, column }: { paper: PaperInfo; column: Figure }) {
   );
 }
 
-function StateCell({ paper }: { paper: PaperInfo }) {
+function PairCell({ paper }: { paper: PaperInfo }) {
   const check = paper.check_state;
-  switch (check?.state) {
-    case "queued":
-    case "running":
-      return (
-        <Box role="status">
-          {check.state === "queued" ? "waiting" : "checking"}
-          <LinearProgress aria-label="Checking" />
-        </Box>
-      );
-    case "failed":
-      return <Box sx={{ color: "error.main" }}>not read</Box>;
-    case "done":
-      if (check.slips === 0) return <>nothing found</>;
-      return paper.kept + paper.waived >= check.slips ? <>all decided</> : <>to look at</>;
-    default:
-      return <>–</>;
+  if (check?.state !== "done") return <>–</>;
+  const agree = check.sources_cited === check.entries && !check.unlisted && !check.uncited;
+  return (
+    <span aria-label={`${check.sources_cited} cited, ${check.entries} listed`} role="img">
+      {check.sources_cited} {agree ? "=" : "⇄"} {check.entries}
+    </span>
+  );
+}
+
+function StateCell({ paper }: { paper: PaperInfo }) {
+  const standing = standingOf(paper);
+  if (standing === "waiting" || standing === "checking") {
+    return (
+      <Box role="status" sx={{ width: "100%" }}>
+        {standing}
+        <LinearProgress aria-label="Checking" />
+      </Box>
+    );
   }
+  if (standing === "not read") return <Box sx={{ color: "error.main" }}>not read</Box>;
+  return <>{standing === "cleared" && paper.check_state?.slips === 0 ? "nothing found" : standing}</>;
 }
 
 function AnotherFile({ paper, onNewDraft }: { paper: PaperInfo; onNewDraft: Props["onNewDraft"] }) {

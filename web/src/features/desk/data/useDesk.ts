@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 
 import { answered, client, type DeskState, type Schemas, type Verdict } from "../../../api/client";
+import { inOrder } from "../../../api/order";
 import { usePaper } from "../../../api/paper";
 import { usePaperList } from "../../../api/paperList";
 import type { Border } from "../state/borders";
@@ -100,7 +101,8 @@ export function useDesk(id: number) {
 export function useNeighbours(assignment: number | undefined, id: number) {
   const { papers } = usePaperList(assignment);
   const last = (name: string) => name.split(" ").at(-1) ?? "";
-  const rows = [...(papers ?? [])].sort((a, b) => last(a.writer).localeCompare(last(b.writer)) || a.id - b.id);
+  // As the table had them, where one came from there.
+  const rows = inOrder(assignment ?? 0, papers ?? [], (a, b) => last(a.writer).localeCompare(last(b.writer)) || a.id - b.id);
   const at = rows.findIndex((p) => p.id === id);
   return { at, count: rows.length, previous: rows[at - 1], next: at >= 0 ? rows[at + 1] : undefined };
 }
