@@ -17,8 +17,11 @@ ASSIGNMENT = "Tide, fog, salt, song"
 NOTES, CHAPTER, NIGHT = "A document from the Cut", "Thesis chapters", "What the night costs"
 # House rules of an assignment, in place of a paper.
 TRADE, HOUSE = "A trade of the night", "house"
+# The page of an assignment, in place of a paper.
+CLASS = "A book of the shore"
 # Where a paper is not of the first assignment.
 ASSIGNMENT_OF = {
+    CLASS: CLASS,
     "Owen Hesketh": TRADE,
     "Ines Galvan": TRADE,
     HOUSE: TRADE,
@@ -44,7 +47,7 @@ PICTURES: list[tuple[str, str, str, str, list[str]]] = [
     ("drafts", "light", "Mateo Quist", "/drafts", []),
     ("desk-chapter", "light", "Rhona Quarrie", "", ["."]),
     ("desk-dark", "dark", "Bram Tolliver", "", [".", "."]),
-    ("desk-clean", "light", "Noor Castellan", "", []),
+    ("class", "light", CLASS, "/class", []),
     ("desk-page", "light", "Owen Hesketh", "?round=page", []),
     (
         "house-rules",
@@ -65,6 +68,11 @@ def take(page: Page, base: str, target: str, query: str, keys: list[str]) -> Non
     else:
         page.get_by_role("link", name=ASSIGNMENT_OF.get(target, ASSIGNMENT)).first.click()
         page.get_by_role("row").nth(1).wait_for()
+    if target == CLASS:
+        page.goto(page.url + query)
+        page.locator(".class-table").wait_for()
+        page.wait_for_timeout(600)
+        return
     if target == HOUSE:
         page.goto(f"{page.url}/house")
         page.locator(".house-group").first.wait_for()

@@ -6,11 +6,10 @@ import { QueryCache, QueryClient, QueryClientProvider } from "@tanstack/react-qu
 import { RouterProvider } from "react-router";
 
 import { ApiProblem } from "../api/client";
+import { nonce } from "../shared/nonce";
 import { router } from "./routes";
 import { theme } from "./theme";
 
-/* The content policy lets exactly those style tags in that carry the nonce of this page. */
-const nonce = document.querySelector<HTMLMetaElement>("meta[name=csp-nonce]")?.content;
 const cache = createCache({ key: "g", prepend: true, ...(nonce ? { nonce } : {}) });
 
 const queries: QueryClient = new QueryClient({

@@ -21,6 +21,7 @@ import { Link as RouterLink } from "react-router";
 import type { PaperInfo } from "../../api/client";
 import { rememberOrder } from "../../api/order";
 import { isBusy } from "../../api/paperList";
+import { nonce } from "../../shared/nonce";
 import { READABLE } from "../../api/vocabulary";
 import { filedAs, standingOf, usedColumns } from "./rows";
 
@@ -74,7 +75,7 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
       headerName: label,
       description: hint,
       type: "number",
-      width: label.length * 7 + 46,
+      width: label.length * 7 + 38,
       sortingOrder: ["desc", "asc"],
       valueGetter: (_, paper) => (paper.check_state?.state === "done" ? paper.check_state[id] : -1),
       renderCell: ({ row }: Cell) => <FigureCell paper={row} column={id} />,
@@ -164,7 +165,7 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
         filterable: false,
         hideable: false,
         disableColumnMenu: true,
-        width: 78,
+        width: 92,
         renderHeader: () => <span className="visually-hidden">Actions</span>,
         renderCell: ({ row }: Cell) => (
           <>
@@ -187,6 +188,7 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
     <Box sx={{ flex: 1, minHeight: 260 }}>
       <DataGrid
         apiRef={grid}
+        {...(nonce ? { nonce } : {})}
         aria-label="Papers"
         rows={papers}
         columns={columns}
@@ -201,7 +203,7 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
         onColumnVisibilityModelChange={(columns) => keep({ columns })}
         sortModel={sort}
         onSortModelChange={(next) => keep({ sort: next })}
-        sx={{ "& .MuiDataGrid-cell": { display: "flex", alignItems: "center", fontVariantNumeric: "tabular-nums" }, "& .MuiDataGrid-cell--textRight": { justifyContent: "flex-end" } }}
+        sx={{ bgcolor: "var(--sheet)", "& .MuiDataGrid-cell": { display: "flex", alignItems: "center", fontVariantNumeric: "tabular-nums" }, "& .MuiDataGrid-cell--textRight": { justifyContent: "flex-end" } }}
       />
     </Box>
   );
