@@ -40,6 +40,8 @@ STATUS = {
     "not-ready": 409,
     "invitation-over": 404,
     "name-wrong": 409,
+    "password-wrong": 422,
+    "password-weak": 422,
     "bundle-too-large": 413,
     "list-unreadable": 422,
     "paper-too-large": 413,

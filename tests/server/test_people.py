@@ -21,6 +21,7 @@ from courses.actions.people import invite, take_up
 from courses.models import Assignment, Invitation, Membership
 from courses.policy import ALLOWED, NEEDS, May, needed
 from papers.models import HousePreview, Paper
+from returns.models import ReturnSet
 from tests.world import assignment_of, hand_in, instructor
 
 _DESCRIPTION = Path(__file__).resolve().parents[2] / "server" / "openapi.yml"
@@ -47,7 +48,11 @@ class TheMatrix(TestCase):
             assignment=assignment, by=users["owner"], file_name="a.zip", content=b"", sha256="x",
             state="ready",
         )  # fmt: skip
+        returns = ReturnSet.objects.create(
+            assignment=assignment, by=users["owner"], form="own", total=1
+        )
         cls.ids = {
+            "{set_id}": str(returns.pk),
             "{assignment_id}": str(assignment.pk), "{paper_id}": str(paper.pk), "{course_id}": str(course.pk),
             "{preview_id}": str(preview.pk), "{bundle_id}": str(bundle.pk), "{guide}": "mla-9",
             "{rule}": "list-order", "{citation}": "c1", "{entry}": "e1", "{paragraph}": "p1",
@@ -107,7 +112,8 @@ class TheMatrix(TestCase):
                         self.assertEqual(status, 401)
                     elif need is May.ANY:
                         self.assertNotIn(status, (401, 403))
-                    elif role == "stranger":
+                    elif role == "stranger" or "/return-sets/" in address and role != "owner":
+                        # A set is found by whoever asked for it alone.
                         self.assertEqual(status, 404)
                     elif need in ALLOWED[role]:
                         self.assertNotIn(status, (401, 403))

@@ -7,6 +7,7 @@ import os
 import subprocess
 import sys
 from pathlib import Path
+from typing import Any
 from unittest import mock
 
 import yaml
@@ -100,6 +101,30 @@ class Accounts(TestCase):
             with self.assertRaises(CommandError):
                 self.account(name, typed=typed)
         self.assertFalse(User.objects.exists())
+
+
+class Passwords(TestCase):
+    def setUp(self) -> None:
+        cache.clear()
+        self.user = instructor()
+        self.client.force_login(self.user)
+
+    def change(self, old: str, new: str) -> Any:
+        body = {"old": old, "new": new}
+        return self.client.put("/api/session/password", body, content_type="application/json")
+
+    def test_it_is_changed_by_who_knows_it_and_other_sessions_end(self) -> None:
+        elsewhere = Client()
+        elsewhere.force_login(self.user)
+        self.assertEqual(self.change(PASSWORD, "a-long-estuary").status_code, 204)
+        self.assertEqual(self.client.get("/api/courses").status_code, 200)
+        self.assertEqual(elsewhere.get("/api/courses").status_code, 401)
+        self.assertTrue(Client().login(username="vale", password="a-long-estuary"))
+
+    def test_a_wrong_one_and_a_weak_one_change_nothing(self) -> None:
+        self.assertEqual(self.change("no", "a-long-estuary").json()["code"], "password-wrong")
+        self.assertEqual(self.change(PASSWORD, "short").json()["code"], "password-weak")
+        self.assertTrue(Client().login(username="vale", password=PASSWORD))
 
 
 class ThePage(TestCase):

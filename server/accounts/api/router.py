@@ -3,6 +3,7 @@
 from typing import Any
 
 from django.contrib.auth import authenticate, login, logout
+from django.contrib.auth.models import User
 from django.db import connection
 from django.http import HttpRequest
 from django.urls import path
@@ -18,8 +19,9 @@ from rest_framework.views import APIView
 from config.problems import Problem
 from grelt import api as core
 
+from ..actions.change_password import change_password
 from ..throttles import ByAddress, ByName, ByNameAndAddress
-from .schemas import HealthSchema, SessionSchema, SignInSchema
+from .schemas import HealthSchema, PasswordFormSchema, SessionSchema, SignInSchema
 
 
 def session_of(request: HttpRequest) -> dict[str, Any]:
@@ -60,6 +62,24 @@ class SessionView(APIView):
         return Response({"person": None})
 
 
+class PasswordView(APIView):
+    """The password of whoever is signed in."""
+
+    def get_throttles(self) -> list[BaseThrottle]:
+        return [ByAddress()]
+
+    @extend_schema(
+        request=PasswordFormSchema, responses={204: None}, operation_id="password_change"
+    )
+    def put(self, request: Request) -> Response:
+        form = PasswordFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        user = request.user
+        assert isinstance(user, User)
+        change_password(request._request, user, **form.validated_data)
+        return Response(status=204)
+
+
 class HealthView(APIView):
     """Whether Grelt answers and reaches its database, for whoever watches over it."""
 
@@ -75,5 +95,6 @@ class HealthView(APIView):
 
 urlpatterns = [
     path("session", SessionView.as_view()),
+    path("session/password", PasswordView.as_view()),
     path("health", HealthView.as_view()),
 ]

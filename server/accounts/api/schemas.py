@@ -24,3 +24,8 @@ class HealthSchema(serializers.Serializer[Any]):
 class SignInSchema(serializers.Serializer[Any]):
     username = serializers.CharField(max_length=150)
     password = serializers.CharField(max_length=200, trim_whitespace=False)
+
+
+class PasswordFormSchema(serializers.Serializer[Any]):
+    old = serializers.CharField(max_length=200, trim_whitespace=False)
+    new = serializers.CharField(max_length=200, trim_whitespace=False)

@@ -231,7 +231,7 @@ class CourseHouseView(APIView):
                 # What the course sets may not go together with what an assignment has.
                 core.house_rules(assignment.whole_house)
                 recheck_assignment(assignment)
-        return Response(CourseSchema(course).data)
+        return Response(CourseSchema(course, context={"user": request.user}).data)
 
 
 class PreviewsView(APIView):
