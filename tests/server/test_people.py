@@ -112,7 +112,7 @@ class TheMatrix(TestCase):
                         self.assertEqual(status, 401)
                     elif need is May.ANY:
                         self.assertNotIn(status, (401, 403))
-                    elif role == "stranger" or "/return-sets/" in address and role != "owner":
+                    elif role == "stranger" or ("/return-sets/" in address and role != "owner"):
                         # A set is found by whoever asked for it alone.
                         self.assertEqual(status, 404)
                     elif need in ALLOWED[role]:
