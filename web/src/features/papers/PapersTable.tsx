@@ -47,6 +47,8 @@ const FIGURES: { id: Figure; label: string; hint: string }[] = [
   { id: "habits", label: "Habits", hint: "Slips made at half of all chances or more" },
 ];
 const COLUMNS = "grelt-paper-columns";
+/** More rows than that stand on further pages. */
+const PAGE = 100;
 
 function kept(): { columns: GridColumnVisibilityModel; sort: GridSortModel } {
   try {
@@ -194,7 +196,9 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
         columns={columns}
         rowHeight={56}
         columnHeaderHeight={40}
-        hideFooter
+        hideFooter={papers.length <= PAGE}
+        pageSizeOptions={[PAGE]}
+        initialState={{ pagination: { paginationModel: { pageSize: PAGE } } }}
         checkboxSelection
         disableRowSelectionOnClick
         rowSelectionModel={selected}
