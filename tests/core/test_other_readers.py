@@ -177,6 +177,10 @@ class Pages(unittest.TestCase):
 
     def test_what_is_not_said_is_unknown(self) -> None:
         (prose,) = read("<html><body><p>Tide</p></body></html>", "x.html").paragraphs
+        # A browser sets a heading in bold unasked: how it is to be, nobody has said.
+        for style, bold in (("", None), ("font-weight:normal", False), ("font-weight:bold", True)):
+            heading = read(f"<h2 style='{style}'>References</h2>", "x.html").paragraphs[0]
+            self.assertIs(heading.runs[0].format.bold, bold)
         self.assertEqual(
             (prose.format.alignment, prose.format.left, prose.format.line_spacing),
             (None, None, None),

@@ -280,7 +280,8 @@ def _numberings(written: Written, start: int, sheltered: Taken) -> Iterator[Unit
         span = Span(*match.span("v"))
         before = match.start() - 1
         after_italics = before > 0 and written.italic[before]
-        # What has its volume behind it alone shows it by its italics: `*Coast*, *12*. https://`.
+        # What has its volume behind it alone, or one page, shows it by its italics: `*Coast*, *12*. https://`,
+        # `*Coast*, *12*, 133.`.
         bare = match.group()[0] == " "
         told = match["closed"] is None or bare or written.italic[span.start]
         if after_italics and told and sheltered.free(span):

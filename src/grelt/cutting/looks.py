@@ -60,7 +60,7 @@ NUMBERING = re.compile(
 # `*Coast*, (15), 65–88`: a journal that counts its issues alone.
 BARE_ISSUE = re.compile(r"(?<=,\s)\((?P<i>\d{1,4})\)(?=,)")
 BARE_VOLUME = re.compile(
-    r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d{1,3}\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d)|(?P<closed>\.\s))"
+    r"[,\s]\s?(?P<v>\d{1,4})(?=\s\((?!\d{1,3}\)|no)|:\s?\d|,\s(?:\d+\s?[-–—]|Article\s|e\d)|(?P<closed>\.\s|,\s\d{1,5}\.(?:\s|$)))"
 )
 VOLUMES = re.compile(r"\b(?P<n>\d{1,3})\svols?\.|\bVols\.\s(?P<r>\d{1,2}[-–]\d{1,2})")
 

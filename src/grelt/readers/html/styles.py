@@ -38,6 +38,8 @@ _NAMED = {
     "gray": "808080", "grey": "808080", "yellow": "FFFF00", "navy": "000080", "silver": "C0C0C0",
 }  # fmt: skip
 _BY_TAG: dict[str, dict[str, str]] = {
+    # Browsers set them in bold unasked: nobody has said how they are to be.
+    **{f"h{level}": {"font-weight": "unsaid"} for level in range(1, 7)},
     "b": {"font-weight": "bold"},
     "strong": {"font-weight": "bold"},
     "i": {"font-style": "italic"},
@@ -49,6 +51,7 @@ _BY_TAG: dict[str, dict[str, str]] = {
     "sup": {"vertical-align": "super"},
     "mark": {"background-color": "#FFFF00"},
 }
+_BOLD = ("bold", "bolder", "600", "700", "800", "900")
 
 Values = dict[str, str]
 
@@ -182,7 +185,7 @@ def run_format(values: Values, link: str | None) -> RunFormat | None:
     return RunFormat(
         face=family or None,
         size=measures.positive(points(values.get("font-size"))),
-        bold=weight in ("bold", "bolder", "600", "700", "800", "900"),
+        bold=None if weight == "unsaid" else weight in _BOLD,
         italic=values.get("font-style", "normal") in ("italic", "oblique"),
         underline="underline" in values.get("text-decoration", ""),
         capitals=values.get("text-transform") == "uppercase",
