@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import inspect
 import pkgutil
+import re
 from dataclasses import dataclass
 from functools import cache
 from importlib import import_module
@@ -73,9 +74,12 @@ def _register(name: str, family: str) -> Registered:
     looks_for, _, why = inspect.cleandoc(module.__doc__ or "").partition("\n\n")
     if not looks_for or not why or not rule.messages or not rule.label or not rule.mark:
         raise RuleBroken(f"{rule.id}: docstring with what and why, messages, label and mark needed")
-    return Registered(
-        rule, family.replace("_", "-"), name, " ".join(looks_for.split()), " ".join(why.split())
-    )
+    return Registered(rule, family.replace("_", "-"), name, _said(looks_for), _said(why))
+
+
+def _said(docstring: str) -> str:
+    """Words of a docstring as people read them: what code marks is quoted."""
+    return re.sub(r"`([^`]+)`", r"“\1”", " ".join(docstring.split()))
 
 
 def rule(identity: str) -> Registered:

@@ -13,6 +13,8 @@ interface Props {
 export function Course({ term, title, words, all = false }: Props) {
   const shown = all ? term.rules : term.rules.slice(0, MOST);
   if (shown.length === 0) return null;
+  // All lines have one measure, so that they can be held beside one another.
+  const most = Math.max(0.01, ...shown.flatMap((course) => course.shares.map((share) => share ?? 0)));
   return (
     <section className="class-course" aria-label={title}>
       <h2>{title}</h2>
@@ -37,7 +39,7 @@ export function Course({ term, title, words, all = false }: Props) {
                 <td key={index}>{share === null ? "·" : Math.round(share * 100)}</td>
               ))}
               <td>
-                <Line shares={course.shares} />
+                <Line shares={course.shares} most={most} />
               </td>
             </tr>
           ))}
@@ -49,9 +51,9 @@ export function Course({ term, title, words, all = false }: Props) {
 
 const [WIDE, HIGH] = [90, 20];
 
-function Line({ shares }: { shares: (number | null)[] }) {
+function Line({ shares, most }: { shares: (number | null)[]; most: number }) {
   const step = WIDE / Math.max(1, shares.length - 1);
-  const points = shares.flatMap((share, index) => (share === null ? [] : [[index * step + 3, HIGH - share * (HIGH - 6) - 3] as const]));
+  const points = shares.flatMap((share, index) => (share === null ? [] : [[index * step + 3, HIGH - (share / most) * (HIGH - 6) - 3] as const]));
   return (
     <svg width={WIDE + 6} height={HIGH} aria-hidden>
       <polyline points={points.map((p) => p.join(",")).join(" ")} />
