@@ -9,7 +9,8 @@ from typing import Any
 from courses.models import Assignment, Course
 from decisions.models import Decision
 from grelt import api as core
-from papers.models import Check, Draft, Report
+from papers.models import Check, Draft, Paper, Report
+from papers.names import name_of_paper
 from papers.queries import papers_of
 
 Json = dict[str, Any]
@@ -62,7 +63,11 @@ def _handed(
     """The papers of drafts that have a report, without what was waived."""
     keys = [d.pk for d in drafts]
     done = Check.objects.filter(draft__in=keys, state=Check.State.DONE, report__isnull=False)
-    newest = done.order_by("draft_id", "-pk").distinct("draft_id").select_related("draft__paper")
+    newest = (
+        done.order_by("draft_id", "-pk")
+        .distinct("draft_id")
+        .select_related("draft__paper__assignment")
+    )
     checks = list(newest.defer("draft__content"))
     figures = _figures({check.report_id for check in checks if check.report_id})
     waived: dict[int, set[str]] = defaultdict(set)
@@ -72,11 +77,11 @@ def _handed(
     for of, key in verdicts.values_list("paper_id", "finding_key"):
         waived[of].add(key)
     handed = []
-    for number, check in enumerate(sorted(checks, key=lambda c: c.draft.paper_id), start=1):
+    for check in sorted(checks, key=lambda c: c.draft.paper_id):
         paper = check.draft.paper
         handed.append(
             core.handed(
-                f"Paper {number}" if nameless else paper.writer or check.draft.file_name,
+                _called(paper, check.draft, nameless),
                 figures[str(check.report_id)],
                 title=paper.title,
                 address=f"/papers/{paper.pk}",
@@ -84,6 +89,12 @@ def _handed(
             )
         )
     return handed
+
+
+def _called(paper: Paper, draft: Draft, nameless: bool) -> str:
+    if nameless:
+        return f"Paper {paper.pk}"
+    return name_of_paper(paper) or draft.file_name
 
 
 def _figures(keys: set[str]) -> dict[str, Json]:

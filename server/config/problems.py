@@ -38,6 +38,7 @@ STATUS = {
     "not-checked": 409,
     "same-file": 409,
     "not-ready": 409,
+    "names-hidden": 409,
     "invitation-over": 404,
     "name-wrong": 409,
     "password-wrong": 422,

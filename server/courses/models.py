@@ -77,6 +77,8 @@ class Assignment(models.Model):
         default=dict, blank=True
     )
     created_at = models.DateTimeField(auto_now_add=True)
+    # Marked without knowing whose the papers are.
+    names_hidden = models.BooleanField(default=False)
 
     class Meta:
         ordering = ["title", "id"]

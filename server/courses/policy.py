@@ -49,6 +49,7 @@ NEEDS: dict[tuple[str, str, str], May] = {
         ("InvitationsView", "POST", May.RUN), ("InvitationView", "DELETE", May.RUN),
         ("TakeInvitationView", "GET", May.ANY), ("TakeInvitationView", "POST", May.ANY),
         ("AssignmentsView", "POST", May.RUN), ("AssignmentView", "GET", May.SEE),
+        ("NamesView", "PUT", May.RUN),
         ("WritersView", "GET", May.SEE), ("WritersView", "PUT", May.RUN), ("GuidesView", "GET", May.ANY),
     )},
     ("accounts", "PasswordView", "PUT"): May.ANY,

@@ -8,6 +8,7 @@ from typing import Any
 from decisions.models import Decision
 from grelt import api as core
 from papers.models import Check, Draft, Paper
+from papers.names import shown_report
 
 Json = dict[str, Any]
 
@@ -16,11 +17,11 @@ def drafts_of(paper: Paper) -> Json:
     """The drafts of a paper, the first one first, and the newest beside the one before it (null: there is but
     one, or one of the two could not be read)."""
     drafts = list(Draft.objects.filter(paper=paper).defer("content").order_by("number"))
-    reports = _reports(drafts)
+    reports = _reports(paper, drafts)
     shown = [
         {
             "number": draft.number,
-            "file_name": draft.file_name,
+            "file_name": "" if paper.assignment.names_hidden else draft.file_name,
             "uploaded_at": draft.uploaded_at,
             "slips": len(reports[draft.pk]["findings"]) if draft.pk in reports else None,
         }
@@ -33,10 +34,14 @@ def drafts_of(paper: Paper) -> Json:
     return {"drafts": shown, "compared": compared}
 
 
-def _reports(drafts: list[Draft]) -> dict[int, Json]:
+def _reports(paper: Paper, drafts: list[Draft]) -> dict[int, Json]:
     checks = Check.objects.filter(draft__in=[d.pk for d in drafts], state=Check.State.DONE)
     newest = checks.select_related("report").order_by("draft_id", "-pk").distinct("draft_id")
-    return {check.draft_id: check.report.body for check in newest if check.report is not None}
+    return {
+        check.draft_id: shown_report(paper, check.report.body)
+        for check in newest
+        if check.report is not None
+    }
 
 
 def _asked(paper: Paper) -> set[str]:

@@ -60,7 +60,8 @@ def _told(
         return file
     file.sha256 = hashlib.sha256(read.content).hexdigest()
     if file.sha256 in there:
-        whose = f", from {there[file.sha256]}" if there[file.sha256] else ""
+        known = there[file.sha256] and not bundle.assignment.names_hidden
+        whose = f", from {there[file.sha256]}" if known else ""
         file.problem = f"The same file is here already{whose}."
         return file
     if file.sha256 in seen:

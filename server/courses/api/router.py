@@ -14,6 +14,7 @@ from grelt import api as core
 
 from ..actions.create_assignment import create_assignment
 from ..actions.create_course import create_course
+from ..actions.hide_names import hide_names
 from ..actions.life import copy_course, delete_course, put_away
 from ..actions.people import hand_over, invite, send_away, set_role, take_up
 from ..actions.set_writers import set_writers
@@ -28,6 +29,7 @@ from .schemas import (
     GuideSchema,
     InvitedSchema,
     InviteSchema,
+    NamesSchema,
     PeopleSchema,
     RoleSchema,
     UsernameSchema,
@@ -222,6 +224,16 @@ class AssignmentView(APIView):
         return Response(AssignmentSchema(assignment_for(request.user, assignment_id)).data)
 
 
+class NamesView(APIView):
+    @extend_schema(
+        request=NamesSchema, responses=AssignmentSchema, operation_id="assignments_hide_names"
+    )
+    def put(self, request: Request, assignment_id: int) -> Response:
+        assignment = assignment_for(request.user, assignment_id)
+        hide_names(assignment, hidden=_asked(NamesSchema(data=request.data))["hidden"])
+        return Response(AssignmentSchema(assignment).data)
+
+
 class GuidesView(APIView):
     @extend_schema(responses=GuideSchema(many=True), operation_id="guides_list")
     def get(self, request: Request) -> Response:
@@ -242,5 +254,6 @@ urlpatterns = [
     path("courses/<int:course_id>/assignments", AssignmentsView.as_view()),
     path("courses/<int:course_id>/writers", WritersView.as_view()),
     path("assignments/<int:assignment_id>", AssignmentView.as_view()),
+    path("assignments/<int:assignment_id>/names", NamesView.as_view()),
     path("guides", GuidesView.as_view()),
 ]

@@ -23,8 +23,8 @@ class AssignmentSchema(serializers.ModelSerializer[Assignment]):
     class Meta:
         model = Assignment
         fields = ["id", "course", "course_name", "title", "guide", "guide_name", "house", "house_rules",
-                  "paper_count"]  # fmt: skip
-        read_only_fields = ["course"]
+                  "paper_count", "names_hidden"]  # fmt: skip
+        read_only_fields = ["course", "names_hidden"]
 
     def get_guide_name(self, assignment: Assignment) -> str:
         return core.guide_name(assignment.guide)
@@ -61,6 +61,10 @@ class GuideSchema(serializers.Serializer[Any]):
     name = serializers.CharField()
     manual = serializers.CharField()
     system = serializers.CharField()
+
+
+class NamesSchema(serializers.Serializer[Any]):
+    hidden = serializers.BooleanField()
 
 
 class WriterSchema(serializers.Serializer[Any]):

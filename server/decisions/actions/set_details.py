@@ -20,6 +20,9 @@ def set_details(user: User, paper: Paper, *, writer: str, title: str, guide: str
     assignment's; another guide re-checks. Raises `Problem` for a guide that there is none of."""
     if guide and guide not in {g["id"] for g in core.guides()}:
         raise Problem("guide-unknown", f"There is no guide called “{guide}”.")
+    if paper.assignment.names_hidden:
+        # What is not shown is not changed by whoever changes the rest.
+        writer = paper.writer
     paper = Paper.objects.select_for_update().get(pk=paper.pk)
     before = {
         "writer": paper.writer,

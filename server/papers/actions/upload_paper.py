@@ -14,6 +14,7 @@ from courses.models import Assignment
 from grelt.api import LIMITS
 
 from ..models import Draft, Paper
+from ..names import name_of_paper
 from .queue_check import queue_check
 
 
@@ -102,7 +103,8 @@ def _refuse(assignment: Assignment, file: HandedIn) -> None:
 def _refuse_same(file: HandedIn, same: Draft | None) -> None:
     if same is None or file.again:
         return
-    whose = f", handed in by {same.paper.writer}" if same.paper.writer else ""
+    whose = name_of_paper(same.paper)
+    whose = f", handed in by {whose}" if whose else ""
     raise Problem(
         "same-file",
         f"The same file is here already: “{same.file_name}”{whose}.",

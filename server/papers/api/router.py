@@ -25,6 +25,7 @@ from ..actions.queue_check import queue_check
 from ..actions.remove_paper import remove_paper, restore_paper
 from ..actions.upload_paper import HandedIn, upload_draft, upload_paper
 from ..models import Paper
+from ..names import refuse_hidden, shown_report
 from ..queries import (
     busy_in,
     changed_since,
@@ -181,21 +182,24 @@ class StandingView(APIView):
 class ReportView(APIView):
     @extend_schema(responses={200: _REPORT}, operation_id="papers_report")
     def get(self, request: Request, paper_id: int) -> Response:
-        check = newest_done(paper_for(request.user, paper_id))
+        paper = paper_for(request.user, paper_id)
+        check = newest_done(paper)
         if check is None or check.report is None:
             raise Problem("not-checked", "This paper has not been checked yet.")
-        tag = f'"{check.report_id}"'
+        tag = f'"{check.report_id}{"-hidden" if paper.assignment.names_hidden else ""}"'
         if request.headers.get("If-None-Match") == tag:
             return Response(status=304, headers={"ETag": tag})
         headers = {"ETag": tag, "X-Check": str(check.pk)}
-        return Response(core.completed(check.report.body), headers=headers)
+        return Response(shown_report(paper, check.report.body), headers=headers)
 
 
 class FileView(APIView):
     @extend_schema(responses={200: OpenApiTypes.BINARY}, operation_id="papers_file")
     def get(self, request: Request, paper_id: int) -> HttpResponse:
         """The file as it was handed in, never shown in the page."""
-        draft = file_of(paper_for(request.user, paper_id))
+        paper = paper_for(request.user, paper_id)
+        refuse_hidden(paper.assignment)
+        draft = file_of(paper)
         response = HttpResponse(bytes(draft.content), content_type="application/octet-stream")
         response["Content-Disposition"] = f"attachment; filename*=UTF-8''{quote(draft.file_name)}"
         response["X-Content-Type-Options"] = "nosniff"

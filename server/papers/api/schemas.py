@@ -9,6 +9,7 @@ from rest_framework import serializers
 from grelt import api as core
 
 from ..models import Check
+from ..names import name_of_paper
 from ..queries import PaperRow
 
 
@@ -31,7 +32,7 @@ class PaperSchema(serializers.Serializer[PaperRow]):
     assignment_title = serializers.CharField(source="paper.assignment.title")
     course_name = serializers.CharField(source="paper.assignment.course.name")
     guide_name = serializers.SerializerMethodField()
-    writer = serializers.CharField(source="paper.writer")
+    writer = serializers.SerializerMethodField()
     title = serializers.CharField(source="paper.title")
     guide = serializers.CharField(source="paper.guide")
     returned_at = serializers.DateTimeField(source="paper.returned_at", allow_null=True)
@@ -44,11 +45,19 @@ class PaperSchema(serializers.Serializer[PaperRow]):
     def get_guide_name(self, row: PaperRow) -> str:
         return core.guide_name(row.paper.guide_id)
 
+    def get_writer(self, row: PaperRow) -> str:
+        return name_of_paper(row.paper)
+
     def get_draft(self, row: PaperRow) -> int:
         return row.draft.number if row.draft is not None else 0
 
     def get_file_name(self, row: PaperRow) -> str:
-        return row.draft.file_name if row.draft is not None else ""
+        if row.draft is None:
+            return ""
+        # The name of a file is often its writer's.
+        name = row.draft.file_name
+        hidden = row.paper.assignment.names_hidden
+        return f"paper.{name.rpartition('.')[2]}" if hidden else name
 
 
 class PapersSchema(serializers.Serializer[Any]):

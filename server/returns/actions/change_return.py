@@ -14,6 +14,7 @@ from decisions.actions.undo_step import undoes
 from decisions.models import Step
 from grelt import api as core
 from papers.models import Paper
+from papers.names import refuse_hidden
 
 from ..models import PaperReturn
 from .make import page_of
@@ -66,6 +67,7 @@ def _undo(paper: Paper, before: list[dict[str, Any]]) -> None:
 @transaction.atomic
 def give_page(paper: Paper, days: int) -> str:
     """Make a link to the student's page, or make the page anew and set its end; its token."""
+    refuse_hidden(paper.assignment)
     back = _locked(paper)
     back.token = back.token or secrets.token_urlsafe(_BYTES)
     back.until = timezone.localdate() + datetime.timedelta(days=min(max(days, 1), _LONGEST_DAYS))

@@ -14,6 +14,7 @@ from grelt import api as core
 from grelt.confined import Confined
 from papers.actions.run_check import confinement
 from papers.models import Paper
+from papers.names import name_of_paper, refuse_hidden, shown_report
 from papers.queries import file_of
 
 from ..queries import kept_of, report_of, return_of
@@ -30,6 +31,7 @@ class Made:
 
 def make_file(user: User, paper: Paper, form: str) -> Made:
     """What goes back, in one of the forms of the core. Raises `Problem`, `GreltError`."""
+    refuse_hidden(paper.assignment)
     draft = file_of(paper)
     author = user.get_full_name() or user.get_username()
     date = timezone.now().strftime("%Y-%m-%dT%H:%M:%SZ")
@@ -58,7 +60,9 @@ def make_file(user: User, paper: Paper, form: str) -> Made:
 
 def letter_of(paper: Paper) -> list[dict[str, Any]]:
     """The letter as blocks."""
-    return core.return_letter(core.return_of(report_of(paper).body, **_given(paper)))
+    given = {**_given(paper), "writer": name_of_paper(paper)}
+    body = shown_report(paper, report_of(paper).body)
+    return core.return_letter(core.return_of(body, **given))
 
 
 def page_of(paper: Paper) -> str:

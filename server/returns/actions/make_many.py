@@ -17,6 +17,7 @@ from courses.models import Assignment
 from courses.people import id_of
 from grelt import api as core
 from papers.models import Paper
+from papers.names import refuse_hidden
 from papers.queries import file_of, papers_of
 
 from ..models import ReturnSet, SetFile
@@ -32,6 +33,7 @@ def begin_set(user: User, assignment: Assignment, papers: Sequence[int], form: s
     stale."""
     from ..tasks import make_one_task
 
+    refuse_hidden(assignment)
     known = list(papers_of(assignment).filter(pk__in=papers).values_list("pk", flat=True))
     if not known:
         raise Problem("not-found", "None of these papers is here any more.")
@@ -96,6 +98,7 @@ def zip_of(found: ReturnSet) -> bytes:
 
 def links_of(assignment: Assignment, papers: Sequence[int], days: int, origin: str) -> str:
     """A page to read for each of these papers, as a table for mailing: writer, address of mail, title, link."""
+    refuse_hidden(assignment)
     mails = dict(assignment.course.writers.values_list("name", "email"))
     out = io.StringIO()
     table = csv.writer(out)

@@ -36,6 +36,14 @@ def handed(writer: str, figures: Mapping[str, Any], **more: Any) -> Handed:
     return Handed(writer, figures, **more)
 
 
+def masked(report: Mapping[str, Any], names: Sequence[str]) -> dict[str, Any]:
+    """A report without these names and the one that it says itself, for marking that does not know whose it
+    is."""
+    from ..classes.blind import masked as without
+
+    return without(dict(report), names)
+
+
 def class_picture(papers: Sequence[Handed]) -> dict[str, Any]:
     """Writers by rules, with what is worth teaching and the sources that several papers list."""
     from ..classes import class_picture as picture

@@ -132,6 +132,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/assignments/{assignment_id}/names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["assignments_hide_names"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/assignments/{assignment_id}/papers": {
         parameters: {
             query?: never;
@@ -1105,6 +1121,7 @@ export interface components {
             readonly house_rules: string[];
             /** @default 0 */
             readonly paper_count: number;
+            readonly names_hidden: boolean;
         };
         /** @description An assignment; `house` is what differs from its course, `house_rules` all that holds, in words. */
         AssignmentSchemaRequest: {
@@ -1585,6 +1602,9 @@ export interface components {
         };
         /** @enum {string} */
         ModeEnum: "rule" | "habit" | "place";
+        NamesSchemaRequest: {
+            hidden: boolean;
+        };
         /**
          * @description * `csl` - csl
          *     * `bibtex` - bibtex
@@ -1642,7 +1662,7 @@ export interface components {
             assignment_title: string;
             course_name: string;
             readonly guide_name: string;
-            writer: string;
+            readonly writer: string;
             title: string;
             guide: string;
             /** Format: date-time */
@@ -2935,6 +2955,112 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DoneSchema"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemSchema"];
+                };
+            };
+        };
+    };
+    assignments_hide_names: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                assignment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NamesSchemaRequest"];
+                "multipart/form-data": components["schemas"]["NamesSchemaRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AssignmentSchema"];
                 };
             };
             400: {

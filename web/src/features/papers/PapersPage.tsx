@@ -9,7 +9,7 @@ import type { GridRowSelectionModel } from "@mui/x-data-grid";
 import { useCallback, useMemo, useRef, useState, type DragEvent } from "react";
 import { Link, useParams } from "react-router";
 
-import { useAssignment } from "../../api/assignment";
+import { useAssignment, useHideNames } from "../../api/assignment";
 import type { PaperInfo } from "../../api/client";
 import { READABLE } from "../../api/vocabulary";
 import { ProblemNote } from "../../shared/ProblemNote";
@@ -51,6 +51,8 @@ export function PapersPage() {
   const bundles = useBundles(id);
   const classList = useClassList(assignment.data?.course);
   const names = (classList.list.data ?? []).map((writer) => writer.name);
+  const hide = useHideNames(id);
+  const hidden = assignment.data?.names_hidden ?? false;
   const [listing, setListing] = useState(false);
   const missing = notHandedIn(classList.list.data ?? [], papers ?? []);
   const [dragging, setDragging] = useState(false);
@@ -78,7 +80,7 @@ export function PapersPage() {
   const another = useCallback((paper: PaperInfo, file: File) => newDraft({ id: paper.id, file }), [newDraft]);
   const refused = sending.filter((s) => s.state === "refused");
   const underway = sending.filter((s) => s.state !== "refused");
-  const failure = actions.remove.error ?? actions.restore.error ?? actions.check.error ?? actions.newDraft.error;
+  const failure = actions.remove.error ?? actions.restore.error ?? actions.check.error ?? actions.newDraft.error ?? hide.error;
 
   return (
     <Box
@@ -113,6 +115,11 @@ export function PapersPage() {
               )}
             </Typography>
           </Box>
+          {papers && papers.length > 0 && (
+            <Button aria-pressed={hidden} disabled={hide.isPending} onClick={() => hide.mutate(!hidden)}>
+              {hidden ? "Show names" : "Hide names"}
+            </Button>
+          )}
           <Button onClick={() => setListing(true)}>Class list{names.length > 0 && ` (${names.length})`}</Button>
           {papers && papers.length > 0 && (
             <Button component={Link} to={`/assignments/${id}/class`}>
@@ -193,7 +200,7 @@ export function PapersPage() {
             onNewDraft={another}
           />
         )}
-        {names.length > 0 && missing.length > 0 && papers && papers.length > 0 && (
+        {!hidden && names.length > 0 && missing.length > 0 && papers && papers.length > 0 && (
           <p className="not-handed-in">
             <b>Not handed in ({missing.length}):</b> {missing.join(", ")}
           </p>
