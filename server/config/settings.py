@@ -47,6 +47,10 @@ RECORDS_MOST = int(os.environ.get("GRELT_RECORDS_MOST", "300"))
 QUOTA = int(os.environ.get("GRELT_QUOTA_MB", "8192")) * 2**20
 
 # What one check may take, in bytes and in seconds.
+# Who may make an account: open (anybody), invited (whoever has an invitation into a course), closed (nobody).
+SIGN_UP = os.environ.get("GRELT_SIGN_UP", "invited")
+if SIGN_UP not in ("open", "invited", "closed"):
+    raise SystemExit(f"GRELT_SIGN_UP is “{SIGN_UP}”; it may be open, invited or closed.")
 CHECK_MEMORY = int(os.environ.get("GRELT_CHECK_MB", "1024")) * 2**20
 CHECK_SECONDS = float(os.environ.get("GRELT_CHECK_SECONDS", "60"))
 
@@ -66,6 +70,7 @@ INSTALLED_APPS = [
     "decisions",
     "returns",
     "classes",
+    "keeping",
 ]
 MIDDLEWARE = [
     "django.middleware.security.SecurityMiddleware",
@@ -111,6 +116,7 @@ CACHES = {
 # Tries to sign in: for one name from one address, for one name from anywhere, from one address for anybody (a
 # class may sit behind one).
 SIGN_IN_RATES = {"both": "10/min", "name": "60/hour", "address": "300/hour"}
+AUTHENTICATION_BACKENDS = ["django.contrib.auth.backends.ModelBackend"]
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 PASSWORD_HASHERS = ["django.contrib.auth.hashers.Argon2PasswordHasher"]

@@ -19,6 +19,7 @@ urlpatterns = [
     path("api/", include("decisions.api.router")),
     path("api/", include("returns.api.router")),
     path("api/", include("classes.api.router")),
+    path("api/", include("keeping.api.router")),
     path("read/<slug:token>", student_page),
     re_path(r"^(?!api/|static/)(?P<path>.*)$", page),
 ]

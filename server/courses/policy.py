@@ -88,6 +88,8 @@ NEEDS: dict[tuple[str, str, str], May] = {
         ("FileView", "GET", May.SEE), ("DraftsView", "GET", May.SEE), ("SetsView", "POST", May.DECIDE),
         ("SetView", "GET", May.DECIDE), ("SetFileView", "GET", May.DECIDE), ("LinksView", "POST", May.DECIDE),
     )},
+    ("keeping", "AccountView", "GET"): May.ANY, ("keeping", "ArchiveView", "GET"): May.ANY,
+    ("keeping", "GoodbyeView", "POST"): May.ANY,
     **{("classes", view, "GET"): May.SEE for view in ("ClassView", "ClassFileView", "TermView")},
 }  # fmt: skip
 

@@ -20,8 +20,9 @@ from config.problems import Problem
 from grelt import api as core
 
 from ..actions.change_password import change_password
+from ..actions.reset_password import reset_password
 from ..throttles import ByAddress, ByName, ByNameAndAddress
-from .schemas import HealthSchema, PasswordFormSchema, SessionSchema, SignInSchema
+from .schemas import HealthSchema, PasswordFormSchema, ResetFormSchema, SessionSchema, SignInSchema
 
 
 def session_of(request: HttpRequest) -> dict[str, Any]:
@@ -80,6 +81,23 @@ class PasswordView(APIView):
         return Response(status=204)
 
 
+@method_decorator(csrf_protect, name="dispatch")
+class ResetView(APIView):
+    """A new password for whoever has an administrator's link."""
+
+    permission_classes = [AllowAny]
+
+    def get_throttles(self) -> list[BaseThrottle]:
+        return [ByAddress()]
+
+    @extend_schema(request=ResetFormSchema, responses={204: None}, operation_id="password_reset")
+    def post(self, request: Request) -> Response:
+        form = ResetFormSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        reset_password(**form.validated_data)
+        return Response(status=204)
+
+
 class HealthView(APIView):
     """Whether Grelt answers and reaches its database, for whoever watches over it."""
 
@@ -96,5 +114,6 @@ class HealthView(APIView):
 urlpatterns = [
     path("session", SessionView.as_view()),
     path("session/password", PasswordView.as_view()),
+    path("session/reset", ResetView.as_view()),
     path("health", HealthView.as_view()),
 ]

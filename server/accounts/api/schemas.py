@@ -26,6 +26,14 @@ class SignInSchema(serializers.Serializer[Any]):
     password = serializers.CharField(max_length=200, trim_whitespace=False)
 
 
+class ResetFormSchema(serializers.Serializer[Any]):
+    """A new password by a link: what the link has, and the password."""
+
+    identity = serializers.CharField(max_length=60)
+    token = serializers.CharField(max_length=100)
+    new = serializers.CharField(max_length=200, trim_whitespace=False)
+
+
 class PasswordFormSchema(serializers.Serializer[Any]):
     old = serializers.CharField(max_length=200, trim_whitespace=False)
     new = serializers.CharField(max_length=200, trim_whitespace=False)

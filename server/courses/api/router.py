@@ -2,13 +2,21 @@
 
 from typing import Any
 
+from django.conf import settings
+from django.contrib.auth import login
 from django.db.models import Count
 from django.urls import path
+from django.utils.decorators import method_decorator
+from django.views.decorators.csrf import csrf_protect, ensure_csrf_cookie
 from drf_spectacular.utils import OpenApiParameter, extend_schema
+from rest_framework.permissions import AllowAny
 from rest_framework.request import Request
 from rest_framework.response import Response
+from rest_framework.throttling import BaseThrottle
 from rest_framework.views import APIView
 
+from accounts.actions.sign_up import sign_up
+from accounts.throttles import ByAddress
 from config.problems import Problem
 from grelt import api as core
 
@@ -32,6 +40,8 @@ from .schemas import (
     NamesSchema,
     PeopleSchema,
     RoleSchema,
+    SignUpModeSchema,
+    SignUpSchema,
     UsernameSchema,
     WriterSchema,
 )
@@ -224,6 +234,31 @@ class AssignmentView(APIView):
         return Response(AssignmentSchema(assignment_for(request.user, assignment_id)).data)
 
 
+@method_decorator([ensure_csrf_cookie, csrf_protect], name="dispatch")
+class SignUpView(APIView):
+    """Making an account oneself, as far as whoever runs Grelt lets people."""
+
+    permission_classes = [AllowAny]
+
+    def get_throttles(self) -> list[BaseThrottle]:
+        return [ByAddress()] if self.request.method == "POST" else []
+
+    @extend_schema(responses=SignUpModeSchema, operation_id="accounts_mode")
+    def get(self, request: Request) -> Response:
+        return Response({"mode": settings.SIGN_UP})
+
+    @extend_schema(request=SignUpSchema, responses={204: None}, operation_id="accounts_sign_up")
+    def post(self, request: Request) -> Response:
+        asked = _asked(SignUpSchema(data=request.data))
+        invited = invitation_at(asked.pop("invitation")) is not None
+        if settings.SIGN_UP != "open" and not (settings.SIGN_UP == "invited" and invited):
+            raise Problem(
+                "sign-up-closed", "An account is made by an invitation, or by whoever runs Grelt."
+            )
+        login(request._request, sign_up(**asked), backend=settings.AUTHENTICATION_BACKENDS[0])
+        return Response(status=204)
+
+
 class NamesView(APIView):
     @extend_schema(
         request=NamesSchema, responses=AssignmentSchema, operation_id="assignments_hide_names"
@@ -241,6 +276,7 @@ class GuidesView(APIView):
 
 
 urlpatterns = [
+    path("accounts", SignUpView.as_view()),
     path("courses", CoursesView.as_view()),
     path("courses/<int:course_id>", CourseView.as_view()),
     path("courses/<int:course_id>/copy", CopyView.as_view()),

@@ -63,6 +63,21 @@ class GuideSchema(serializers.Serializer[Any]):
     system = serializers.CharField()
 
 
+class SignUpSchema(serializers.Serializer[Any]):
+    """A new account; `invitation` is the token of an invitation, where accounts are made by one alone."""
+
+    username = serializers.CharField(max_length=150)
+    name = serializers.CharField(max_length=150)
+    password = serializers.CharField(max_length=200, trim_whitespace=False)
+    invitation = serializers.CharField(max_length=60, allow_blank=True, default="")
+
+
+class SignUpModeSchema(serializers.Serializer[Any]):
+    """Who may make an account: anybody, whoever is invited, nobody."""
+
+    mode = serializers.ChoiceField(choices=["open", "invited", "closed"])
+
+
 class NamesSchema(serializers.Serializer[Any]):
     hidden = serializers.BooleanField()
 

@@ -11,6 +11,8 @@ function view(load: () => Promise<RouteObject["Component"]>): Pick<RouteObject, 
 
 export const router = createBrowserRouter([
   { path: "/sign-in", hydrateFallbackElement: <></>, ...view(async () => (await import("../features/sign-in")).SignInPage) },
+  { path: "/sign-up", hydrateFallbackElement: <></>, ...view(async () => (await import("../features/account")).SignUpPage) },
+  { path: "/new-password/:identity/:token", hydrateFallbackElement: <></>, ...view(async () => (await import("../features/account")).NewPasswordPage) },
   {
     element: <Frame />,
     errorElement: <BrokenPage />,
@@ -20,6 +22,7 @@ export const router = createBrowserRouter([
       { path: "/assignments/:assignmentId", ...view(async () => (await import("../features/papers")).PapersPage) },
       { path: "/assignments/:assignmentId/class", ...view(async () => (await import("../features/class")).ClassPage) },
       { path: "/courses/:courseId/people", ...view(async () => (await import("../features/people")).PeoplePage) },
+      { path: "/account", ...view(async () => (await import("../features/account")).AccountPage) },
       { path: "/join/:token", ...view(async () => (await import("../features/people")).JoinPage) },
       { path: "/courses/:courseId/term", ...view(async () => (await import("../features/class")).TermPage) },
       { path: "/assignments/:assignmentId/house", ...view(async () => (await import("../features/house")).AssignmentHousePage) },

@@ -1,6 +1,7 @@
 import DarkModeOutlined from "@mui/icons-material/DarkModeOutlined";
 import LightModeOutlined from "@mui/icons-material/LightModeOutlined";
 import Logout from "@mui/icons-material/Logout";
+import PersonOutlined from "@mui/icons-material/PersonOutlined";
 import Box from "@mui/material/Box";
 import IconButton from "@mui/material/IconButton";
 import { useColorScheme } from "@mui/material/styles";
@@ -77,6 +78,13 @@ export function TopBar({ children, end, about = {} }: Props) {
           {dark ? <LightModeOutlined fontSize="small" /> : <DarkModeOutlined fontSize="small" />}
         </IconButton>
       </Tooltip>
+      {person && (
+        <Tooltip title={`Your account (${person.name})`}>
+          <IconButton color="inherit" size="small" aria-label="Your account" component={Link} to="/account">
+            <PersonOutlined fontSize="small" />
+          </IconButton>
+        </Tooltip>
+      )}
       {person && (
         <Tooltip title={`Sign out (${person.name})`}>
           <IconButton color="inherit" size="small" aria-label="Sign out" onClick={() => signOut.mutate()}>

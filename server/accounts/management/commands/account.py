@@ -12,6 +12,8 @@ from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
+from accounts.actions.reset_password import reset_path
+
 
 class Command(BaseCommand):
     help = "Make an account, or give one a new password."
@@ -23,8 +25,19 @@ class Command(BaseCommand):
             "--made-up", action="store_true", help="make a password up and print it"
         )
 
-    def handle(self, *args: Any, name: str, called: str, made_up: bool, **options: Any) -> None:
+        parser.add_argument(
+            "--link", action="store_true", help="print a link by which they set a new password"
+        )
+
+    def handle(
+        self, *args: Any, name: str, called: str, made_up: bool, link: bool, **options: Any
+    ) -> None:
         user = User.objects.filter(username=name).first()
+        if link:
+            if user is None:
+                raise CommandError(f"There is no account {name}.")
+            self.stdout.write(f"Behind the address of Grelt: {reset_path(user)}")
+            return
         new = user is None
         user = user or User(username=name)
         if called:

@@ -5,7 +5,7 @@ import Paper from "@mui/material/Paper";
 import TextField from "@mui/material/TextField";
 import Typography from "@mui/material/Typography";
 import { useState } from "react";
-import { Navigate, useLocation } from "react-router";
+import { Link, Navigate, useLocation } from "react-router";
 
 import { useSession, useSignIn } from "../../api/session";
 
@@ -15,6 +15,7 @@ export function SignInPage() {
   const session = useSession();
   const signIn = useSignIn();
   const here = useLocation() as { state: { from?: string } | null };
+  const invitation = /^\/join\/([\w-]+)$/.exec(here.state?.from ?? "")?.[1];
   if (session.data?.person) return <Navigate to={here.state?.from ?? "/"} replace />;
   return (
     <Box component="main" sx={{ height: "100%", display: "grid", placeItems: "center", p: 2 }}>
@@ -55,6 +56,7 @@ export function SignInPage() {
           <Button type="submit" variant="contained" size="large" loading={signIn.isPending}>
             Sign in
           </Button>
+          {invitation && <Link to={`/sign-up?invitation=${invitation}`}>No account yet? Make one for this invitation</Link>}
         </Box>
       </Paper>
     </Box>

@@ -1,0 +1,3 @@
+export { AccountPage } from "./AccountPage";
+export { NewPasswordPage } from "./NewPasswordPage";
+export { SignUpPage } from "./SignUpPage";
