@@ -87,6 +87,7 @@ NEEDS: dict[tuple[str, str, str], May] = {
         ("LinkView", "DELETE", May.DECIDE),
         ("FileView", "GET", May.SEE), ("DraftsView", "GET", May.SEE), ("SetsView", "POST", May.DECIDE),
         ("SetView", "GET", May.DECIDE), ("SetFileView", "GET", May.DECIDE), ("LinksView", "POST", May.DECIDE),
+        ("ManyReturnedView", "PUT", May.DECIDE),
     )},
     ("keeping", "AccountView", "GET"): May.ANY, ("keeping", "ArchiveView", "GET"): May.ANY,
     ("keeping", "GoodbyeView", "POST"): May.ANY,

@@ -47,6 +47,19 @@ class Many(BrowserTestCase):
         made = zipfile.ZipFile(io.BytesIO(Path(download.value.path()).read_bytes()))
         self.assertEqual(len(made.namelist()), 3)
 
+    def test_all_are_decided_and_said_to_be_returned(self) -> None:
+        self.choose_all()
+        many = self.page.get_by_role("region", name="With the chosen papers")
+        many.get_by_label("A rule").select_option("everything not decided yet")
+        many.get_by_role("button", name="Keep it in all").click()
+        expect(many).to_contain_text("Kept in 2 papers.")  # in one nothing is found
+        many.get_by_role("button", name="Returned", exact=True).click()
+        expect(many).to_contain_text("Returned: 3 papers.")
+        expect(self.page.get_by_role("row", name="Ines Marlowe")).to_contain_text("returned")
+        many.get_by_role("button", name="Not returned").click()
+        expect(many).to_contain_text("Not returned any more: 3 papers.")
+        expect(self.page.get_by_role("row", name="Ines Marlowe")).to_contain_text("in hand")
+
     def test_the_order_of_the_table_is_the_order_of_the_work(self) -> None:
         self.page.get_by_role("columnheader", name="Slips").click()
         links = self.page.get_by_role("row").get_by_role("link")

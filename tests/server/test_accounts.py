@@ -101,7 +101,7 @@ class TheEnd(AccountCase):
         hand_in(other, "hale")
         Membership.objects.create(course=other.course, user=self.user, role="reader")
         answer = self.client.get("/api/account/archive")
-        data = zipfile.ZipFile(io.BytesIO(b"".join(answer.streaming_content)))
+        data = zipfile.ZipFile(io.BytesIO(answer.getvalue()))
         names = data.namelist()
         self.assertTrue(any(n.endswith("draft 1 1-marlowe-slack-water.docx") for n in names))
         self.assertFalse(any("hale" in n for n in names))

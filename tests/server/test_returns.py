@@ -14,7 +14,9 @@ from django.test import Client, TestCase
 from django.utils import timezone
 
 from courses.actions.set_writers import set_writers
-from papers.models import Check, Paper
+from decisions.actions.decide_findings import decide_findings
+from papers.models import Check, FindingRow, Paper
+from returns.actions.change_return import set_returned
 from returns.actions.make_many import make_one
 from returns.models import PaperReturn
 from tests.world import assignment_of, file_of, hand_in, instructor, run_waiting_checks
@@ -323,6 +325,39 @@ class ManyAtOnce(TestCase):
         again = self.send("/many", {"papers": self.keys(), "what": "check"})
         self.assertEqual(again.json(), {"papers": 3})
         self.assertEqual(Check.objects.filter(state=Check.State.QUEUED).count(), 3)
+
+    def test_all_that_is_open_is_kept_and_what_was_decided_stays(self) -> None:
+        desk = f"/api/papers/{self.papers[0].pk}"
+        first = FindingRow.objects.filter(checked__draft__paper=self.papers[0]).values_list(
+            "key", flat=True
+        )[0]
+        decide_findings(self.user, self.papers[0], keys=[first], verdict="waived", remark=None)
+        self.assertEqual(
+            self.send("/many", {"papers": self.keys(), "what": "keep", "rule": "*"}).json(),
+            {"papers": 2},
+        )
+        stands = self.client.get(f"{desk}/desk").json()["decisions"]
+        self.assertEqual(len(stands), 5)
+        self.assertEqual([d["key"] for d in stands if d["verdict"] == "waived"], [first])
+        again = self.send("/many", {"papers": self.keys(), "what": "keep", "rule": "*"})
+        self.assertEqual(again.json(), {"papers": 0})
+
+    def test_many_are_returned_at_once_and_each_is_undone_at_its_desk(self) -> None:
+        def say(returned: bool) -> Any:
+            body = {"papers": self.keys(), "returned": returned}
+            return self.client.put(
+                f"{self.address}/returned", body, content_type="application/json"
+            ).json()
+
+        set_returned(self.user, self.papers[1], returned=True)
+        before = Paper.objects.get(pk=self.papers[1].pk).returned_at
+        self.assertEqual(say(True), {"papers": 2})
+        self.assertEqual(Paper.objects.get(pk=self.papers[1].pk).returned_at, before)
+        self.client.delete(f"/api/papers/{self.papers[0].pk}/steps/last")
+        out = Paper.objects.filter(returned_at=None)
+        self.assertEqual([paper.pk for paper in out], [self.papers[0].pk])
+        self.assertEqual(say(False), {"papers": 2})
+        self.assertEqual(out.all().count(), 3)
 
     def test_papers_of_another_are_passed_over(self) -> None:
         other = hand_in(assignment_of(instructor("pym")), "hale")

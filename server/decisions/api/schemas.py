@@ -111,7 +111,8 @@ class JoinFormSchema(serializers.Serializer[Any]):
 
 
 class ManySchema(serializers.Serializer[Any]):
-    """One thing to do to many papers: check them again, or keep or waive all findings of a `rule`."""
+    """One thing to do to many papers: check them again, or keep or waive all findings of a `rule` (`*`: all
+    that nobody has decided yet)."""
 
     papers = serializers.ListField(child=serializers.IntegerField(), min_length=1, max_length=2000)
     what = serializers.ChoiceField(choices=["check", "keep", "waive"])

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import datetime
 import secrets
+from collections.abc import Iterable
 from typing import Any
 
 from django.db import transaction
@@ -97,6 +98,14 @@ def set_returned(user: User, paper: Paper, *, returned: bool) -> None:
         _step(user, paper, said, {"returned_at": was.isoformat() if was else None})
     paper.returned_at = timezone.now() if returned else None
     paper.save(update_fields=["returned_at"])
+
+
+def set_many_returned(user: User, papers: Iterable[Paper], *, returned: bool) -> int:
+    """The same of many papers, each a step of its own; of how many it was not so before."""
+    others = [paper for paper in papers if (paper.returned_at is not None) != returned]
+    for paper in others:
+        set_returned(user, paper, returned=returned)
+    return len(others)
 
 
 def _locked(paper: Paper) -> PaperReturn:

@@ -16,9 +16,15 @@ from config.problems import Problem
 from courses.queries import assignment_for
 from grelt import api as core
 from papers.models import Paper
-from papers.queries import file_of, paper_for
+from papers.queries import file_of, paper_for, papers_of
 
-from ..actions.change_return import give_page, set_returned, withdraw_page, write_return
+from ..actions.change_return import (
+    give_page,
+    set_many_returned,
+    set_returned,
+    withdraw_page,
+    write_return,
+)
 from ..actions.make import letter_of, make_file
 from ..actions.make_many import begin_set, links_of, zip_of
 from ..drafts import drafts_of
@@ -29,6 +35,8 @@ from .schemas import (
     FileAskedSchema,
     LinkFormSchema,
     LinksAskedSchema,
+    ManyDoneSchema,
+    ManyReturnedSchema,
     ReturnFormSchema,
     ReturnSchema,
     SetAskedSchema,
@@ -155,6 +163,20 @@ class SetFileView(APIView):
         return HttpResponse(zip_of(found), content_type="application/zip", headers=named)
 
 
+class ManyReturnedView(APIView):
+    @extend_schema(
+        request=ManyReturnedSchema, responses=ManyDoneSchema, operation_id="return_many_done"
+    )
+    def put(self, request: Request, assignment_id: int) -> Response:
+        assignment = assignment_for(request.user, assignment_id)
+        form = ManyReturnedSchema(data=request.data)
+        form.is_valid(raise_exception=True)
+        asked = form.validated_data
+        papers = papers_of(assignment).filter(pk__in=asked["papers"])
+        done = set_many_returned(request.user, papers, returned=asked["returned"])
+        return Response(ManyDoneSchema({"papers": done}).data)
+
+
 class LinksView(APIView):
     @extend_schema(
         request=LinksAskedSchema,
@@ -179,6 +201,7 @@ class DraftsView(APIView):
 
 urlpatterns = [
     path("assignments/<int:assignment_id>/return-sets", SetsView.as_view()),
+    path("assignments/<int:assignment_id>/returned", ManyReturnedView.as_view()),
     path("assignments/<int:assignment_id>/return-links", LinksView.as_view()),
     path("return-sets/<int:set_id>", SetView.as_view()),
     path("return-sets/<int:set_id>/file", SetFileView.as_view()),

@@ -102,6 +102,17 @@ class SetSchema(serializers.Serializer[Any]):
     problems = serializers.ListField(child=serializers.CharField())
 
 
+class ManyReturnedSchema(serializers.Serializer[Any]):
+    """Whether these papers went back; those of which it is so already stay as they are."""
+
+    papers = serializers.ListField(child=serializers.IntegerField(), min_length=1, max_length=2000)
+    returned = serializers.BooleanField()
+
+
+class ManyDoneSchema(serializers.Serializer[Any]):
+    papers = serializers.IntegerField()
+
+
 class LinksAskedSchema(serializers.Serializer[Any]):
     papers = serializers.ListField(child=serializers.IntegerField(), min_length=1, max_length=2000)
     days = serializers.IntegerField(min_value=1, max_value=366, default=60)

@@ -14,10 +14,14 @@ interface Props {
 }
 
 const OFTEN = 600;
+/** In the place of a rule: whatever nobody has decided yet. */
+const EVERYTHING = "*";
+
+const counted = (papers: number) => (papers === 1 ? "1 paper" : `${papers} papers`);
 
 /** What can be done to many papers at once: checked again, a rule kept or waived in all of them, returned. */
 export function Many({ assignment, papers, onDone }: Props) {
-  const queries = useQueryClient();
+  const renew = useRenewal(assignment);
   const path = { params: { path: { assignment_id: assignment } } };
   const [rule, setRule] = useState("");
   const [said, setSaid] = useState("");
@@ -30,11 +34,15 @@ export function Many({ assignment, papers, onDone }: Props) {
     mutationFn: (body: { what: "check" | "keep" | "waive"; rule: string }) =>
       answered(client.POST("/api/assignments/{assignment_id}/many", { ...path, body: { papers, ...body } })),
     onSuccess: (done, { what }) => {
-      setSaid(`${{ check: "Checked again", keep: "Kept", waive: "Waived" }[what]} in ${done.papers === 1 ? "1 paper" : `${done.papers} papers`}.`);
-      void queries.invalidateQueries({ queryKey: ["papers", assignment] });
-      void queries.invalidateQueries({ queryKey: ["progress", assignment] });
-      void queries.invalidateQueries({ queryKey: ["class", assignment] });
-      void queries.invalidateQueries({ queryKey: ["desk"] });
+      setSaid(`${{ check: "Checked again", keep: "Kept", waive: "Waived" }[what]} in ${counted(done.papers)}.`);
+      renew();
+    },
+  });
+  const returned = useMutation({
+    mutationFn: (back: boolean) => answered(client.PUT("/api/assignments/{assignment_id}/returned", { ...path, body: { papers, returned: back } })),
+    onSuccess: (done, back) => {
+      setSaid(done.papers === 0 ? "That was so already." : `${back ? "Returned" : "Not returned any more"}: ${counted(done.papers)}.`);
+      renew();
     },
   });
   const links = useMutation({
@@ -42,17 +50,17 @@ export function Many({ assignment, papers, onDone }: Props) {
     onSuccess: (table) => saveAs(table, "pages.csv"),
   });
   const zip = useReturnZip(assignment);
-  const problem = many.error ?? links.error ?? zip.problem;
+  const problem = many.error ?? returned.error ?? links.error ?? zip.problem;
   if (papers.length === 0 && !zip.busy) return null;
-  const count = papers.length === 1 ? "1 paper" : `${papers.length} papers`;
   return (
     <section className="many" aria-label="With the chosen papers">
-      <b>{count}</b>
+      <b>{counted(papers.length)}</b>
       <Button size="small" disabled={many.isPending} onClick={() => many.mutate({ what: "check", rule: "" })}>
         Check again
       </Button>
       <select aria-label="A rule" value={rule} onChange={(event) => setRule(event.target.value)}>
         <option value="">a slip of the class …</option>
+        <option value={EVERYTHING}>everything not decided yet</option>
         {(picture.data?.rules ?? []).map((r) => (
           <option key={r.rule} value={r.rule}>
             {r.label} ({r.writers})
@@ -71,6 +79,12 @@ export function Many({ assignment, papers, onDone }: Props) {
       <Button size="small" disabled={links.isPending} onClick={() => links.mutate()}>
         Pages to read, as .csv
       </Button>
+      <Button size="small" disabled={returned.isPending} onClick={() => returned.mutate(true)}>
+        Returned
+      </Button>
+      <Button size="small" disabled={returned.isPending} onClick={() => returned.mutate(false)}>
+        Not returned
+      </Button>
       <Button size="small" onClick={onDone}>
         Choose none
       </Button>
@@ -80,6 +94,16 @@ export function Many({ assignment, papers, onDone }: Props) {
       {problem && <ProblemNote problem={problem} />}
     </section>
   );
+}
+
+/** All that shows what stands of an assignment's papers is asked for anew. */
+function useRenewal(assignment: number): () => void {
+  const queries = useQueryClient();
+  return () => {
+    for (const key of [["papers", assignment], ["progress", assignment], ["class", assignment], ["desk"]]) {
+      void queries.invalidateQueries({ queryKey: key });
+    }
+  };
 }
 
 /** Returns made by jobs; the .zip is saved as soon as all are there. */
