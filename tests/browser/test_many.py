@@ -58,7 +58,7 @@ class Many(BrowserTestCase):
         expect(self.page.get_by_role("row", name="Ines Marlowe")).to_contain_text("returned")
         many.get_by_role("button", name="Not returned").click()
         expect(many).to_contain_text("Not returned any more: 3 papers.")
-        expect(self.page.get_by_role("row", name="Ines Marlowe")).to_contain_text("in hand")
+        expect(self.page.get_by_role("row", name="Ines Marlowe")).to_contain_text("cleared")
 
     def test_the_order_of_the_table_is_the_order_of_the_work(self) -> None:
         self.page.get_by_role("columnheader", name="Slips").click()

@@ -338,7 +338,7 @@ class ManyAtOnce(TestCase):
         )
         stands = self.client.get(f"{desk}/desk").json()["decisions"]
         self.assertEqual(len(stands), 5)
-        self.assertEqual([d["key"] for d in stands if d["verdict"] == "waived"], [first])
+        self.assertEqual([d["finding_key"] for d in stands if d["verdict"] == "waived"], [first])
         again = self.send("/many", {"papers": self.keys(), "what": "keep", "rule": "*"})
         self.assertEqual(again.json(), {"papers": 0})
 
