@@ -18,12 +18,15 @@ from demo.essay import load_essays  # noqa: E402
 from demo.write_docx import write_docx  # noqa: E402
 from grelt import api  # noqa: E402
 from grelt.document import Document, Paragraph  # noqa: E402
+from grelt.document.fragment import parse_fragment  # noqa: E402
 
 
-def long_paper(pages: int, entries: int) -> bytes:
-    """A paper of about so many pages whose list has so many different entries."""
+def long_paper(pages: int, entries: int, writer: str = "") -> bytes:
+    """A paper of about so many pages whose list has so many different entries; by another writer, if named."""
     essays = load_essays()
     base = essays[6].document.paragraphs
+    if writer:
+        base = (*parse_fragment(f"@ {writer}", "Times New Roman").paragraphs, *base[1:])
     heading = next(i for i, p in enumerate(base) if p.format.page_break_before)
     front, body, listed = base[:5], base[5:heading], base[heading + 1 :]
     text: list[Paragraph] = list(front)

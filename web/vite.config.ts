@@ -1,25 +1,43 @@
 import react from "@vitejs/plugin-react";
-import { defineConfig } from "vite";
+import { defineConfig, type Plugin } from "vite";
 
 const server = process.env.GRELT_SERVER ?? "http://127.0.0.1:8417";
 
+/** What is asked for early has a script of its own before all others, which waits for none of them to be fetched. */
+const early: Plugin = {
+  name: "early",
+  apply: "build",
+  transformIndexHtml: {
+    order: "post",
+    handler: (_html, { bundle }) => {
+      const chunk = Object.values(bundle ?? {}).find((file) => file.type === "chunk" && file.name === "early");
+      if (!chunk) throw new Error("no chunk “early”");
+      return [{ tag: "script", attrs: { type: "module", src: `/static/${chunk.fileName}` }, injectTo: "head-prepend" }];
+    },
+  },
+};
+
 export default defineConfig(({ command }) => ({
   base: command === "build" ? "/static/" : "/",
-  plugins: [react()],
+  plugins: [react(), early],
   build: {
     target: "es2022",
     assetsInlineLimit: 0,
-    rollupOptions: {
+    rolldownOptions: {
       output: {
-        manualChunks: (id: string) => {
-          // By itself, so that it runs before the rest is read.
-          if (id.endsWith("src/early.ts")) return "early";
-          // What several views share is one file, not ten of a few lines.
-          if (/src\/(api|shared)\//.test(id)) return "shared";
-          if (!id.includes("node_modules")) return null;
-          // The table alone needs it, and it is large.
-          if (id.includes("@mui/x-")) return "grid";
-          return id.includes("@mui") || id.includes("@emotion") ? "mui" : "base";
+        codeSplitting: {
+          // A group takes what it names, and not what that leads to: or the table would take half of the rest along.
+          includeDependenciesRecursively: false,
+          groups: [
+            // By itself, so that it runs before the rest is read.
+            { name: "early", test: /src\/early\.ts$/ },
+            // What several views share is one file, not ten of a few lines.
+            { name: "shared", test: /src\/(api|shared)\// },
+            // The table alone needs it, and it is large.
+            { name: "grid", test: /node_modules\/@mui\/x-/ },
+            { name: "mui", test: /node_modules\/(@mui|@emotion)\// },
+            { name: "base", test: /node_modules/ },
+          ],
         },
       },
     },

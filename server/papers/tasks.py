@@ -1,4 +1,4 @@
-"""Jobs of the queue: look-ups, checks, and upkeep."""
+"""Jobs of the queue: checks with their look-ups, previews, and upkeep."""
 
 from __future__ import annotations
 
@@ -19,21 +19,15 @@ from .actions.run_check import run_check
 STALLED_SECONDS = 15
 
 
-@app.task(name="papers.ask_for_records", queue="checks")
-def ask_for_records_task(check_id: int) -> None:
-    """Look records up, then queue the check itself, whatever came of it."""
+@app.task(name="papers.run_check", queue="checks")
+def run_check_task(check_id: int) -> None:
+    """Look records up, then run the check, whatever came of that. One job, so that the first paper of a
+    class is done before the last is begun."""
     close_old_connections()
     try:
         ask_for_records(check_id)
     finally:
-        run_check_task.defer(check_id=check_id)
-
-
-@app.task(name="papers.run_check", queue="checks")
-def run_check_task(check_id: int) -> None:
-    """Run one check."""
-    close_old_connections()
-    run_check(check_id)
+        run_check(check_id)
 
 
 @app.task(name="papers.preview_paper", queue="checks")
@@ -59,5 +53,5 @@ async def pick_up_stalled(context: JobContext, timestamp: int) -> None:
 def upkeep(timestamp: int) -> None:
     """Put back checks whose jobs are gone, and drop what nobody needs any more."""
     close_old_connections()
-    for check_id in pick_up_lost({ask_for_records_task.name, run_check_task.name}):
+    for check_id in pick_up_lost({run_check_task.name}):
         run_check_task.defer(check_id=check_id)

@@ -351,12 +351,7 @@ def analyse(
 ) -> Paper:
     """Run every stage on a document. Pure: the same arguments give the same paper."""
     right = set_right or SetRight()
-    document = prepared(document, notes_from(document, right))
-    keys = paragraph_keys(document)
-    structure = structure_of(
-        document, {i: right.roles[key] for i, key in enumerate(keys) if key in right.roles}
-    )
-    sources = read_entries(document, structure.lists)
+    document, keys, structure, sources = _parts(document, right)
     structure = _with_list_roles(structure, sources)
     entry_keys = stable_keys(letters(e.text)[:160] for e in sources.entries)
     hands = {i: right.hands[key] for i, key in enumerate(entry_keys) if key in right.hands}
@@ -386,6 +381,23 @@ def analyse(
         records or Records(),
         keys,
     )
+
+
+def entry_texts(document: Document) -> list[str]:
+    """The entries of a document's lists as they are written, with no more of it looked at than that takes."""
+    return [entry.text for entry in _parts(document, SetRight())[3].entries]
+
+
+def _parts(
+    document: Document, right: SetRight
+) -> tuple[Document, tuple[str, ...], Structure, SourceEntries]:
+    """The document as it is looked at, its paragraphs' keys, what each part of it is, and its entries."""
+    document = prepared(document, notes_from(document, right))
+    keys = paragraph_keys(document)
+    structure = structure_of(
+        document, {i: right.roles[key] for i, key in enumerate(keys) if key in right.roles}
+    )
+    return document, keys, structure, read_entries(document, structure.lists)
 
 
 def _with_list_roles(structure: Structure, sources: SourceEntries) -> Structure:

@@ -31,6 +31,16 @@ describe("what is asked for early", () => {
     expect(asked).toHaveLength(5);
   });
 
+  it("is the first of a table of papers", async () => {
+    askEarly("/assignments/4");
+    expect(asked).toEqual(["/api/session", "/api/assignments/4", "/api/assignments/4/papers", "/api/assignments/4/bundles"]);
+    await get("/api/assignments/4/papers?after=0&limit=60");
+    expect(asked).toHaveLength(4);
+    askEarly("/assignments/4/class");
+    expect(asked.slice(4)).toEqual(["/api/session"]);
+    await get("/api/session");
+  });
+
   it("is asked for again where it was refused", async () => {
     answer = () => new Response("{}", { status: 503 });
     askEarly("/papers/8");

@@ -1,5 +1,8 @@
-/* What a paper's desk needs is asked for before the rest of the program is even read: this file stands by itself,
-   first of all, and the client takes the answers up from here. */
+/* What a paper's desk or a table of papers needs is asked for before the rest of the program is even read: this file
+   stands by itself, first of all, and the client takes the answers up from here. */
+
+/** So many papers fill the window at once. */
+export const FIRST_PAPERS = 60;
 
 const answers = new Map<string, Promise<Response>>();
 
@@ -14,6 +17,8 @@ export function askEarly(path: string): void {
   if (path !== "/sign-in") ask("/api/session");
   const paper = /^\/papers\/(\d+)\/?$/.exec(path)?.[1];
   if (paper) for (const part of ["", "/report", "/desk"]) ask(`/api/papers/${paper}${part}`);
+  const assignment = /^\/assignments\/(\d+)\/?$/.exec(path)?.[1];
+  if (assignment) for (const part of ["", `/papers?after=0&limit=${FIRST_PAPERS}`, "/bundles"]) ask(`/api/assignments/${assignment}${part}`);
 }
 
 /** `fetch`, with what was asked for early taken up: once, and only where it went well. */

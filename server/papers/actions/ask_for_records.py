@@ -18,7 +18,7 @@ def ask_for_records(check_id: int) -> None:
     check = Check.objects.filter(pk=check_id, state=Check.State.QUEUED).first()
     if check is None or not settings.RECORDS_ADDRESS:
         return
-    draft = Draft.objects.select_related("paper__assignment").get(pk=check.draft_id)
+    draft = Draft.objects.get(pk=check.draft_id)
     if draft.identifiers is None:
         draft.identifiers = _identifiers(draft)
         draft.save(update_fields=["identifiers"])
@@ -28,10 +28,9 @@ def ask_for_records(check_id: int) -> None:
 
 def _identifiers(draft: Draft) -> list[str]:
     """DOIs and addresses of the entries; none of a paper that cannot be read, as the check will say."""
-    guide = draft.paper.guide_id
     try:
         found: list[str] = confinement().run(
-            core.identifiers, bytes(draft.content), draft.file_name, guide
+            core.identifiers, bytes(draft.content), draft.file_name
         )
     except (core.GreltError, Confined):
         return []

@@ -4,14 +4,13 @@ from __future__ import annotations
 
 from typing import Any
 
-from django.conf import settings
 from django.db import transaction
 
 from courses.models import Assignment
 
 from ..models import Check
 from ..queries import newest_drafts
-from ..tasks import ask_for_records_task, run_check_task
+from ..tasks import run_check_task
 
 
 @transaction.atomic
@@ -25,8 +24,7 @@ def recheck_assignment(assignment: Assignment) -> int:
         ).values_list("draft_id", flat=True)
     )
     checks = Check.objects.bulk_create(Check(draft=d) for d in drafts if d.pk not in waiting)
-    task = ask_for_records_task if settings.RECORDS_ADDRESS else run_check_task
     jobs: list[dict[str, Any]] = [{"check_id": check.pk} for check in checks]
     if jobs:
-        task.batch_defer(*jobs)
+        run_check_task.batch_defer(*jobs)
     return len(checks)

@@ -14,7 +14,7 @@ from ..cutting import Hand
 from ..guides import Policy, available_guides, load_guide
 from ..guides.kinds import load_kinds
 from ..guides.model import Guide
-from ..paper import Paper, analyse
+from ..paper import Paper, analyse, entry_texts
 from ..readers import read_paper
 from ..recognise import recognise
 from ..records import Records, read_records
@@ -117,18 +117,16 @@ def _records_said(text: str | None, records: Records, paper: Paper) -> str | Non
     return f"{sum(records.of(w) is not None for w in works)} of {asked} records found"
 
 
-def identifiers(data: bytes, name: str, guide: str) -> list[str]:
+def identifiers(data: bytes, name: str) -> list[str]:
     """DOIs and addresses in a paper's entries, for looking them up before a check: as the entries are written,
     for nothing else of them is needed. Raises `PaperUnreadable`."""
-    wanted = load_guide(guide if guide != AUTO else available_guides()[0])
-    paper = analyse(read_paper(data, name), Policy(wanted))
     found: list[str] = []
-    for entry in paper.entries:
+    for text in entry_texts(read_paper(data, name)):
         named: list[Span] = []
-        for address in addresses(entry.text):
+        for address in addresses(text):
             # Of an address that leads to a DOI the DOI is enough.
             if not any(address.span.overlaps(other) for other in named):
-                found.append(address.span.of(entry.text).replace(" ", ""))
+                found.append(address.span.of(text).replace(" ", ""))
             named.append(address.whole)
     return list(dict.fromkeys(found))
 

@@ -1,11 +1,11 @@
 import { useInfiniteQuery, useQuery, useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo } from "react";
 
+import { FIRST_PAPERS } from "../early";
 import { answered, client, type PaperInfo, type Schemas } from "./client";
 import { withPapers, withoutPaper, type Pages } from "./pages";
 
-/* The first page fills the window at once; the rest follow in larger ones. */
-const FIRST_PAGE = 60;
+/* The rest follow the first page in larger ones. */
 const PAGE = 500;
 /** While checks are under way, and otherwise: others may hand in too. */
 const OFTEN = 800;
@@ -37,7 +37,7 @@ export function usePaperList(assignment: number | undefined) {
     queryFn: ({ pageParam }) =>
       answered(
         client.GET("/api/assignments/{assignment_id}/papers", {
-          params: { path: { assignment_id: assignment ?? 0 }, query: { after: pageParam, limit: pageParam === 0 ? FIRST_PAGE : PAGE } },
+          params: { path: { assignment_id: assignment ?? 0 }, query: { after: pageParam, limit: pageParam === 0 ? FIRST_PAPERS : PAGE } },
         }),
       ),
     initialPageParam: 0,

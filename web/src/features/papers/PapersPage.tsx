@@ -21,6 +21,7 @@ import { ClassListDialog } from "./ClassListDialog";
 import { filesOf, isBundle } from "./dropped";
 import { Many } from "./Many";
 import { PapersTable } from "./PapersTable";
+import { Underway } from "./Underway";
 import { useBundles, useClassList } from "./useBundles";
 import { useHandIn, usePaperActions, usePapers } from "./usePapers";
 
@@ -188,6 +189,7 @@ export function PapersPage() {
             No papers yet. Drop them here ({READABLE.join(", ")}), a folder of them, or a class as one .zip; each is checked as it comes in.
           </Typography>
         )}
+        {papers && <Underway papers={papers} />}
         <Many assignment={id} papers={chosen} onDone={() => setSelected(NONE)} />
         {papers && papers.length > 0 && (
           <PapersTable

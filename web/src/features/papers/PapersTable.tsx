@@ -1,10 +1,4 @@
-import DeleteOutline from "@mui/icons-material/DeleteOutlined";
-import Replay from "@mui/icons-material/Replay";
 import Box from "@mui/material/Box";
-import IconButton from "@mui/material/IconButton";
-import LinearProgress from "@mui/material/LinearProgress";
-import Link from "@mui/material/Link";
-import Tooltip from "@mui/material/Tooltip";
 import {
   DataGrid,
   gridFilteredSortedRowIdsSelector,
@@ -15,14 +9,13 @@ import {
   type GridRowSelectionModel,
   type GridSortModel,
 } from "@mui/x-data-grid";
-import { useId, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { Link as RouterLink } from "react-router";
 
 import type { PaperInfo } from "../../api/client";
 import { rememberOrder } from "../../api/order";
-import { isBusy } from "../../api/paperList";
 import { nonce } from "../../shared/nonce";
-import { READABLE } from "../../api/vocabulary";
+import { Actions, AnotherFile, FigureCell, PairCell, StateCell, type Figure } from "./cells";
 import { filedAs, standingOf, usedColumns } from "./rows";
 
 interface Props {
@@ -35,7 +28,6 @@ interface Props {
   onNewDraft: (paper: PaperInfo, file: File) => void;
 }
 
-type Figure = "pages" | "citations" | "unlisted" | "uncited" | "slips" | "habits";
 type Cell = GridRenderCellParams<PaperInfo>;
 
 const FIGURES: { id: Figure; label: string; hint: string }[] = [
@@ -88,9 +80,9 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
       colSpan: (_, paper) => (paper.check_state?.state === "failed" ? 7 : 1),
       renderCell: ({ row }: Cell) =>
         row.check_state?.state === "failed" ? (
-          <Box sx={{ color: "error.main", whiteSpace: "normal", lineHeight: 1.35, textAlign: "left" }}>
+          <div className="paper-unread">
             {row.check_state.error_message} <AnotherFile paper={row} onNewDraft={onNewDraft} />
-          </Box>
+          </div>
         ) : (
           <FigureCell paper={row} column="pages" />
         ),
@@ -121,20 +113,15 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
         hideable: false,
         valueGetter: (_, paper) => filedAs(paper.writer || paper.file_name),
         renderCell: ({ row }: Cell) => (
-          <Box sx={{ lineHeight: 1.3, minWidth: 0 }}>
-            <Link
-              component={RouterLink}
-              to={`/papers/${row.id}`}
-              sx={{ fontWeight: 600 }}
-              onClick={() => rememberOrder(assignment, gridFilteredSortedRowIdsSelector(grid) as number[])}
-            >
+          <div className="paper-name">
+            <RouterLink to={`/papers/${row.id}`} onClick={() => rememberOrder(assignment, gridFilteredSortedRowIdsSelector(grid) as number[])}>
               {row.writer || row.file_name}
-            </Link>
-            <Box sx={{ color: "text.secondary", fontFamily: "var(--book)", fontSize: 13, overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" }}>
+            </RouterLink>
+            <div>
               {row.title || (row.writer ? row.file_name : "")}
               {row.draft > 1 && ` · draft ${row.draft}`}
-            </Box>
-          </Box>
+            </div>
+          </div>
         ),
       },
       failed,
@@ -169,20 +156,7 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
         disableColumnMenu: true,
         width: 92,
         renderHeader: () => <span className="visually-hidden">Actions</span>,
-        renderCell: ({ row }: Cell) => (
-          <>
-            <Tooltip title="Check again">
-              <IconButton size="small" aria-label={`Check ${row.writer || row.file_name} again`} disabled={isBusy(row)} onClick={() => onCheck(row)}>
-                <Replay fontSize="small" />
-              </IconButton>
-            </Tooltip>
-            <Tooltip title="Take off the list">
-              <IconButton size="small" aria-label={`Take ${row.writer || row.file_name} off the list`} onClick={() => onRemove(row)}>
-                <DeleteOutline fontSize="small" />
-              </IconButton>
-            </Tooltip>
-          </>
-        ),
+        renderCell: ({ row }: Cell) => <Actions paper={row} onCheck={onCheck} onRemove={onRemove} />,
       },
     ];
   }, [assignment, grid, used, onCheck, onNewDraft, onRemove]);
@@ -210,63 +184,5 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
         sx={{ bgcolor: "var(--sheet)", "& .MuiDataGrid-cell": { display: "flex", alignItems: "center", fontVariantNumeric: "tabular-nums" }, "& .MuiDataGrid-cell--textRight": { justifyContent: "flex-end" } }}
       />
     </Box>
-  );
-}
-
-function FigureCell({ paper, column }: { paper: PaperInfo; column: Figure }) {
-  if (paper.check_state?.state !== "done") return <>–</>;
-  const value = paper.check_state[column];
-  const alarming = (column === "unlisted" || column === "uncited") && value > 0;
-  return (
-    <Box component="span" sx={alarming ? { color: "error.main", fontWeight: 700 } : undefined}>
-      {value === 0 && column !== "citations" && column !== "pages" ? "·" : value}
-    </Box>
-  );
-}
-
-function PairCell({ paper }: { paper: PaperInfo }) {
-  const check = paper.check_state;
-  if (check?.state !== "done") return <>–</>;
-  const agree = check.sources_cited === check.entries && !check.unlisted && !check.uncited;
-  return (
-    <span aria-label={`${check.sources_cited} cited, ${check.entries} listed`} role="img">
-      {check.sources_cited} {agree ? "=" : "⇄"} {check.entries}
-    </span>
-  );
-}
-
-function StateCell({ paper }: { paper: PaperInfo }) {
-  const standing = standingOf(paper);
-  if (standing === "waiting" || standing === "checking") {
-    return (
-      <Box role="status" sx={{ width: "100%" }}>
-        {standing}
-        <LinearProgress aria-label="Checking" />
-      </Box>
-    );
-  }
-  if (standing === "not read") return <Box sx={{ color: "error.main" }}>not read</Box>;
-  return <>{standing === "cleared" && paper.check_state?.slips === 0 ? "nothing found" : standing}</>;
-}
-
-function AnotherFile({ paper, onNewDraft }: { paper: PaperInfo; onNewDraft: Props["onNewDraft"] }) {
-  const id = useId();
-  return (
-    <>
-      <Link component="label" htmlFor={id} sx={{ cursor: "pointer", whiteSpace: "nowrap" }}>
-        Hand in another file
-      </Link>
-      <input
-        id={id}
-        type="file"
-        accept={READABLE.join(",")}
-        className="visually-hidden"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = "";
-          if (file) onNewDraft(paper, file);
-        }}
-      />
-    </>
   );
 }
