@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from django.contrib.auth.models import User
 
+from bundles.actions.look_at import look_at_file, to_look_at
 from bundles.actions.unpack import unpack_bundle
 from bundles.models import Bundle
 from courses.models import Assignment, Course
@@ -76,6 +77,8 @@ def run_waiting_checks(*, recalled: bool = False) -> None:
     """What a worker does, here and now; with reports that are known already, where a test only needs them."""
     for bundle in Bundle.objects.filter(state=Bundle.State.UNPACKING):
         unpack_bundle(bundle.pk)
+        for file in to_look_at(bundle.pk):
+            look_at_file(file)
     for check in Check.objects.filter(state=Check.State.QUEUED).select_related("draft"):
         if recalled:
             _recall(check)

@@ -38,12 +38,19 @@ class Bundle(models.Model):
 
 class BundleFile(models.Model):
     """A file of a bundle. `problem` says why it is no paper that can be taken in; `told_by` how its writer was
-    told. `content` is empty as soon as it is taken in, or cannot be."""
+    told: by its name (`file`) or by itself (`paper`). `content` is empty as soon as it is taken in, or cannot
+    be."""
 
     bundle = models.ForeignKey(Bundle, on_delete=models.CASCADE, related_name="files")
     path = models.CharField(max_length=500)
     content = models.BinaryField()
     sha256 = models.CharField(max_length=64, blank=True)
+    # Whether its first page was read: before that its writer can be told by its name alone.
+    looked_at = models.BooleanField(default=False)
+    title = models.CharField(max_length=300, blank=True)
+    identifiers: models.JSONField[list[str] | None, list[str] | None] = models.JSONField(
+        null=True, blank=True
+    )
     writer = models.CharField(max_length=200, blank=True)
     told_by = models.CharField(max_length=20, blank=True)
     problem = models.TextField(blank=True)

@@ -1,24 +1,38 @@
-"""Jobs of bundles: unpacking, and dropping what nobody took in."""
+"""Jobs of bundles: unpacking, looking at their files, and dropping what nobody took in."""
 
 from __future__ import annotations
 
 from datetime import timedelta
+from typing import Any
 
 from django.db import close_old_connections
 from django.utils import timezone
 from procrastinate.contrib.django import app
 
+from config.urgency import Urgency
+
+from .actions.look_at import look_at_file, to_look_at
 from .actions.unpack import unpack_bundle
 from .models import Bundle
 
 _KEPT = timedelta(days=7)
 
 
-@app.task(name="bundles.unpack", queue="checks")
+@app.task(name="bundles.unpack", queue="checks", priority=Urgency.SOON)
 def unpack_bundle_task(bundle_id: int) -> None:
-    """Unpack one bundle."""
+    """Unpack one bundle, and have its files looked at, on all cores."""
     close_old_connections()
     unpack_bundle(bundle_id)
+    files: list[dict[str, Any]] = [{"file_id": number} for number in to_look_at(bundle_id)]
+    if files:
+        look_at_file_task.batch_defer(*files)
+
+
+@app.task(name="bundles.look_at_file", queue="checks", priority=Urgency.AT_ONCE)
+def look_at_file_task(file_id: int) -> None:
+    """Read whose one file is."""
+    close_old_connections()
+    look_at_file(file_id)
 
 
 @app.periodic(cron="17 * * * *")

@@ -83,6 +83,13 @@ def _turned(name: str) -> str:
     return " ".join((f"{given} {family}" if comma and given.strip() else name.rstrip(",")).split())
 
 
+def whose(names: Iterable[str], said: str, file: str) -> str:
+    """Whose a paper is that names somebody itself (or nobody: empty), by a class list and its file's name: as
+    the list has them; as the paper does, where the list has nobody of that name."""
+    listed = list(names)
+    return writer_listed(listed, said) or writer_listed(listed, file) or said
+
+
 def writer_listed(names: Iterable[str], said: str) -> str:
     """The one name of a class list that what is said has (a line of a paper, the name of a file): all its
     parts, or the family name with the first letter of the given name, or the family name that nobody else has.

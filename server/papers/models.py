@@ -117,6 +117,8 @@ class Check(models.Model):
     verdict = models.CharField(max_length=10, blank=True)
     points = models.FloatField(null=True, blank=True)
     unmet = models.PositiveIntegerField(default=0)
+    # Whether the figures are, for showing, those of the check before; never stored.
+    lent = False
 
     class Meta:
         ordering = ["draft", "-id"]

@@ -16,6 +16,11 @@ from courses.queries import User
 from .models import Check, Draft, Paper
 
 BUSY = (Check.State.QUEUED, Check.State.RUNNING)
+# What a check has counted, in its columns.
+FIGURES = (
+    "pages", "citations", "sources_cited", "entries", "unlisted", "uncited", "slips", "habits", "verdict",
+    "points", "unmet",
+)  # fmt: skip
 
 
 def papers_of(assignment: Assignment) -> QuerySet[Paper]:
@@ -64,13 +69,14 @@ class PaperRow:
 
 
 def rows_of(papers: QuerySet[Paper]) -> list[PaperRow]:
-    """Papers as lists show them, in four queries however many there are."""
+    """Papers as lists show them, in a few queries however many there are."""
     found = list(papers.select_related("assignment__course"))
     keys = [p.pk for p in found]
     newest = Draft.objects.filter(paper__in=keys).defer("content", "identifiers")
     drafts = {d.paper_id: d for d in newest.order_by("paper_id", "-number").distinct("paper_id")}
     of_drafts = Check.objects.filter(draft__in=[d.pk for d in drafts.values()])
     checks = {c.draft_id: c for c in of_drafts.order_by("draft_id", "-id").distinct("draft_id")}
+    _lend_figures([c for c in checks.values() if c.state in BUSY])
     decided = Counter(Paper.objects.filter(pk__in=keys).values_list("pk", "decisions__verdict"))
     return [
         PaperRow(
@@ -82,6 +88,19 @@ def rows_of(papers: QuerySet[Paper]) -> list[PaperRow]:
         )
         for paper in found
     ]
+
+
+def _lend_figures(busy: list[Check]) -> None:
+    """Give checks under way, for showing, the figures that the one before has found of the same draft."""
+    if not busy:
+        return
+    done = Check.objects.filter(draft__in=[c.draft_id for c in busy], state=Check.State.DONE)
+    before = {c.draft_id: c for c in done.order_by("draft_id", "-id").distinct("draft_id")}
+    for check in busy:
+        if (known := before.get(check.draft_id)) is not None:
+            check.lent = True
+            for name in FIGURES:
+                setattr(check, name, getattr(known, name))
 
 
 def changed_since(assignment: Assignment, since: datetime) -> list[int]:

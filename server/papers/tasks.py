@@ -9,6 +9,8 @@ from django.db import close_old_connections
 from procrastinate import JobContext
 from procrastinate.contrib.django import app
 
+from config.urgency import Urgency
+
 from .actions.ask_for_records import ask_for_records
 from .actions.pick_up_lost import pick_up_lost
 from .actions.preview_house import preview_paper
@@ -30,7 +32,7 @@ def run_check_task(check_id: int) -> None:
         run_check(check_id)
 
 
-@app.task(name="papers.preview_paper", queue="checks")
+@app.task(name="papers.preview_paper", queue="checks", priority=Urgency.AT_ONCE)
 def preview_paper_task(preview_id: int, check_id: int) -> None:
     """Work out what other house rules would do to one paper."""
     close_old_connections()

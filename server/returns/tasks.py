@@ -8,13 +8,15 @@ from django.db import close_old_connections
 from django.utils import timezone
 from procrastinate.contrib.django import app
 
+from config.urgency import Urgency
+
 from .actions.make_many import make_one
 from .models import ReturnSet
 
 _KEPT = timedelta(days=1)
 
 
-@app.task(name="returns.make_one", queue="checks")
+@app.task(name="returns.make_one", queue="checks", priority=Urgency.AT_ONCE)
 def make_one_task(set_id: int, paper_id: int) -> None:
     """Make one file of a set."""
     close_old_connections()

@@ -383,9 +383,25 @@ def analyse(
     )
 
 
-def entry_texts(document: Document) -> list[str]:
-    """The entries of a document's lists as they are written, with no more of it looked at than that takes."""
-    return [entry.text for entry in _parts(document, SetRight())[3].entries]
+@dataclass(frozen=True)
+class Front:
+    """What a paper says of itself, as it is written, and the entries of its lists: told without looking at its
+    citations."""
+
+    writer: str
+    title: str
+    entries: tuple[str, ...]
+
+
+def front_of(document: Document) -> Front:
+    """Whose a paper is, its title and its entries, with no more of it looked at than that takes."""
+    document, _, structure, sources = _parts(document, SetRight())
+
+    def said(part: str) -> str:
+        at = structure.front.paragraph_of(part) if structure.front is not None else None
+        return "" if at is None else " ".join(document.paragraphs[at].text.split())
+
+    return Front(said("writer"), said("title"), tuple(e.text for e in sources.entries))
 
 
 def _parts(

@@ -430,7 +430,7 @@ class LookedUp(unittest.TestCase):
         )
         down = api.CheckInputs("mla-9", records='{"items": [], "problem": "It did not answer."}')
         self.assertEqual(api.check(data, "x.txt", down)["inputs"]["records"], "It did not answer.")
-        self.assertEqual(api.identifiers(data, "x.txt"), ["10.5555/er.2021"])
+        self.assertEqual(api.first_look(data, "x.txt").identifiers, ("10.5555/er.2021",))
 
 
 class ComposingAndTheShelf(unittest.TestCase):

@@ -10,10 +10,12 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import SimpleTestCase, TestCase
 from procrastinate.contrib.django.models import ProcrastinateJob
 
+from bundles.actions.look_at import look_at_file, to_look_at
 from bundles.actions.unpack import unpack_bundle
 from bundles.models import Bundle, BundleFile
 from bundles.unzip import ZipRefused, files_in
 from courses.actions.set_writers import set_writers
+from courses.models import Membership
 from courses.writers import ListUnreadable, read_class_list, writer_listed
 from papers.models import Check, Draft, Paper
 from tests.world import assignment_of, essay, file_of, hand_in, instructor, run_waiting_checks
@@ -220,3 +222,72 @@ class Bundles(BundleCase):
         refused = self.client.put(address, {"text": "12\n"}, content_type="application/json")
         self.assertEqual((refused.status_code, refused.json()["code"]), (422, "list-unreadable"))
         self.assertEqual(len(self.client.get(address).json()), 1)
+
+
+class FirstLooks(BundleCase):
+    """Whose a file is, read off its first page while it waits."""
+
+    def look(self, bundle: dict[str, Any]) -> dict[str, dict[str, Any]]:
+        for number in to_look_at(bundle["id"]):
+            look_at_file(number)
+        shown = self.client.get(f"/api/bundles/{bundle['id']}").json()
+        return {f["path"]: f for f in shown["files"]}
+
+    def test_a_paper_says_itself_whose_it_is(self) -> None:
+        files = self.look(
+            self.hand_in({"1.docx": file_of("marlowe"), "2.md": b"Words and no more."})
+        )
+        told = files["1.docx"]
+        self.assertEqual((told["writer"], told["told_by"]), ("Ines Marlowe", "paper"))
+        self.assertEqual(told["title"], "The Mill at Slack Water")
+        self.assertTrue(files["2.md"]["looked_at"])
+        self.assertEqual((files["2.md"]["writer"], files["2.md"]["told_by"]), ("", ""))
+
+    def test_the_class_list_has_the_last_word(self) -> None:
+        for names, path, writer, told_by in (
+            ("Marlowe, I.\nPiers Dray", "1.docx", "I. Marlowe", "paper"),
+            ("Piers Dray", "dray.docx", "Piers Dray", "file"),
+            ("Piers Dray", "2.docx", "Ines Marlowe", "paper"),
+        ):
+            with self.subTest(path):
+                set_writers(self.assignment.course, names)
+                told = self.look(self.hand_in({path: file_of("marlowe")}))[path]
+                self.assertEqual((told["writer"], told["told_by"]), (writer, told_by))
+                Bundle.objects.all().delete()
+
+    def test_what_cannot_be_read_is_told_before_it_is_taken_in(self) -> None:
+        bundle = self.hand_in({"1.docx": file_of("marlowe"), "cut.docx": file_of("dray")[:900]})
+        self.assertIn("damaged or was cut off", self.look(bundle)["cut.docx"]["problem"])
+        self.assertEqual(self.take(bundle["id"]).status_code, 200)
+        self.assertEqual([p.writer for p in Paper.objects.all()], ["Ines Marlowe"])
+
+    def test_its_sources_are_not_read_off_once_more_for_the_look_up(self) -> None:
+        bundle = self.hand_in({"1.docx": file_of("marlowe"), "2.docx": file_of("dray")})
+        look_at_file(bundle["files"][0]["id"])
+        self.take(bundle["id"])
+        found = dict(Draft.objects.values_list("file_name", "identifiers"))
+        self.assertIsInstance(found["1.docx"], list)
+        self.assertIsNone(found["2.docx"])
+
+    def test_it_is_looked_at_once_and_not_when_it_was_taken_in_meanwhile(self) -> None:
+        bundle = self.hand_in({"1.docx": file_of("marlowe"), "2.docx": file_of("dray")})
+        one, two = to_look_at(bundle["id"])
+        look_at_file(one)
+        BundleFile.objects.filter(pk=one).update(writer="Iris Pym")
+        look_at_file(one)
+        self.assertEqual(BundleFile.objects.get(pk=one).writer, "Iris Pym")
+        self.take(bundle["id"])
+        look_at_file(two)
+        self.assertFalse(BundleFile.objects.get(pk=two).looked_at)
+        self.assertEqual(to_look_at(bundle["id"]), [])
+
+    def test_with_names_hidden_only_who_takes_in_sees_the_files(self) -> None:
+        bundle = self.hand_in({"marlowe.docx": file_of("marlowe")})
+        self.assignment.names_hidden = True
+        self.assignment.save()
+        self.assertEqual([b["id"] for b in self.client.get(self.address).json()], [bundle["id"]])
+        helper = instructor("pym")
+        Membership.objects.create(course=self.assignment.course, user=helper, role="helper")
+        self.client.force_login(helper)
+        self.assertEqual(self.client.get(self.address).json(), [])
+        self.assertEqual(self.client.get(f"/api/bundles/{bundle['id']}").status_code, 404)

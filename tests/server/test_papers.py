@@ -17,6 +17,7 @@ from procrastinate.contrib.django import app
 from procrastinate.contrib.django.django_connector import DjangoConnector
 from procrastinate.contrib.django.models import ProcrastinateJob
 
+from config.urgency import Urgency
 from courses.models import Assignment, Course
 from grelt import api as core
 from grelt.api import LIMITS
@@ -24,8 +25,10 @@ from grelt.confined import Confinement, Died, OverMemory, OverTime
 from papers.actions.begin_check import begin_check
 from papers.actions.fail_check import fail_check
 from papers.actions.pick_up_lost import pick_up_lost
+from papers.actions.queue_check import queue_check
 from papers.actions.recheck_outdated import recheck_outdated
 from papers.actions.release_check import release_check
+from papers.actions.run_check import run_check
 from papers.models import Check, Draft, FindingRow, HousePreview, Paper, Report
 from tests.world import PASSWORD, assignment_of, file_of, hand_in, instructor, run_waiting_checks
 
@@ -50,6 +53,32 @@ class HandingIn(TestCase):
 
     def rows(self) -> Any:
         return self.client.get(self.address).json()["papers"]
+
+    def test_while_it_is_checked_again_the_figures_stay(self) -> None:
+        self.client.post(self.address, upload("essay.docx", file_of("marlowe")))
+        waiting = self.rows()[0]["check_state"]
+        self.assertEqual((waiting["counted"], waiting["citations"]), (False, 0))
+        run_waiting_checks()
+        queue_check(Draft.objects.get())
+        again = self.rows()[0]["check_state"]
+        self.assertEqual((again["state"], again["counted"]), ("queued", True))
+        self.assertEqual((again["citations"], again["slips"]), (16, 5))
+        self.assertEqual(Check.objects.latest("pk").citations, 0)
+
+    def test_one_that_somebody_waits_for_comes_before_a_class(self) -> None:
+        self.client.post(self.address, upload("essay.docx", file_of("marlowe")))
+        draft = Draft.objects.get()
+        self.assertEqual(queue_check(draft, Urgency.BEHIND), Check.objects.get())
+        self.assertEqual(queue_check(draft), Check.objects.get())
+        jobs = ProcrastinateJob.objects.order_by("-priority")
+        asked = Check.objects.get().pk
+        self.assertEqual(
+            [(job.priority, job.args["check_id"]) for job in jobs],
+            [(Urgency.AT_ONCE, asked), (Urgency.CLASS, asked)],
+        )
+        run_check(asked)
+        run_check(asked)  # the second job of it
+        self.assertEqual(Check.objects.get().attempt, 1)
 
     def test_a_paper_is_kept_queued_checked_and_named(self) -> None:
         content = file_of("marlowe")

@@ -34,7 +34,12 @@ def take_in(bundle: Bundle, writers: Mapping[int, str], without: Collection[int]
 
 
 def _take(bundle: Bundle, file: BundleFile, writer: str) -> None:
-    handed = HandedIn(file.name, bytes(file.content), key=f"bundle {bundle.pk} {file.pk}")
+    handed = HandedIn(
+        file.name,
+        bytes(file.content),
+        key=f"bundle {bundle.pk} {file.pk}",
+        identifiers=file.identifiers,
+    )
     earlier = (
         Paper.objects.filter(assignment=bundle.assignment, removed_at=None, writer=writer).first()
         if writer

@@ -22,7 +22,8 @@ class BundlesView(APIView):
     @extend_schema(responses=BundleSchema(many=True), operation_id="bundles_list")
     def get(self, request: Request, assignment_id: int) -> Response:
         assignment = assignment_for(request.user, assignment_id)
-        return Response(BundleSchema(bundles_of(assignment), many=True).data)
+        found = bundles_of(request.user, assignment)
+        return Response(BundleSchema(found, many=True).data)
 
     @extend_schema(
         request={"multipart/form-data": BundleUploadSchema},

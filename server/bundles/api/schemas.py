@@ -8,10 +8,13 @@ from ..models import Bundle
 
 
 class BundleFileSchema(serializers.Serializer[Any]):
-    """A file of a bundle; `problem` says why it is not taken in, `told_by` how its writer was told."""
+    """A file of a bundle; `problem` says why it is not taken in, `told_by` how its writer was told: by its name
+    (`file`) or by its first page (`paper`), which was read where it is `looked_at`."""
 
     id = serializers.IntegerField()
     path = serializers.CharField()
+    looked_at = serializers.BooleanField()
+    title = serializers.CharField(allow_blank=True)
     writer = serializers.CharField(allow_blank=True)
     told_by = serializers.CharField(allow_blank=True)
     problem = serializers.CharField(allow_blank=True)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+from config.urgency import Urgency
 from courses.models import Assignment
 from courses.queries import User
 from papers.actions.queue_check import queue_check
@@ -26,7 +27,7 @@ def do_to_many(
     done = 0
     for paper in papers_of(assignment).filter(pk__in=papers).select_related("assignment__course"):
         if what == CHECK:
-            queue_check(file_of(paper))
+            queue_check(file_of(paper), Urgency.CLASS)
             done += 1
         else:
             done += _decide(user, paper, what, rule)

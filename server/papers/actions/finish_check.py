@@ -7,7 +7,7 @@ from typing import Any
 from django.db import transaction
 from django.utils import timezone
 
-from courses.writers import writer_listed
+from courses.writers import whose
 from grelt import api as core
 
 from ..models import Check, Draft, FindingRow, Paper, Report
@@ -79,8 +79,5 @@ def _name_paper(paper: Paper, report: dict[str, Any]) -> None:
 def _whose(paper: Paper, said: str) -> str:
     """Whom the paper names, as the class list has them; whom its file names, where the paper names nobody."""
     names = list(paper.assignment.course.writers.values_list("name", flat=True))
-    if not names:
-        return said[:200]
     newest = Draft.objects.filter(paper=paper).defer("content").order_by("-number").first()
-    file = newest.file_name if newest is not None else ""
-    return (writer_listed(names, said) or said or writer_listed(names, file))[:200]
+    return whose(names, said, newest.file_name if newest is not None else "")[:200]

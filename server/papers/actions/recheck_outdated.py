@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from config.urgency import Urgency
 from grelt import api as core
 
 from ..models import Check, Draft, Paper
@@ -19,6 +20,6 @@ def recheck_outdated() -> int:
         if check.core_version != core.build_id():
             # Entries may be read otherwise now, and have other addresses.
             Draft.objects.filter(pk=draft.pk).update(identifiers=None)
-            queue_check(draft)
+            queue_check(draft, Urgency.BEHIND)
             count += 1
     return count

@@ -10,6 +10,7 @@ from django.db import transaction
 from django.db.models import Sum
 
 from config.problems import Problem
+from config.urgency import Urgency
 from courses.models import Assignment
 from grelt.api import LIMITS
 
@@ -27,6 +28,8 @@ class HandedIn:
     content: bytes
     key: str | None = None
     again: bool = False
+    # What its sources can be looked up by, where somebody has looked at it already.
+    identifiers: list[str] | None = None
 
     @property
     def sha256(self) -> str:
@@ -79,8 +82,9 @@ def _add_draft(paper: Paper, number: int, file: HandedIn) -> None:
         size=len(file.content),
         sha256=file.sha256,
         upload_key=file.key,
+        identifiers=file.identifiers,
     )
-    queue_check(draft)
+    queue_check(draft, Urgency.CLASS)
 
 
 def _refuse(assignment: Assignment, file: HandedIn) -> None:

@@ -10,18 +10,23 @@ from grelt import api as core
 
 from ..models import Check
 from ..names import name_of_paper
-from ..queries import PaperRow
+from ..queries import FIGURES, PaperRow
 
 
 class CheckSchema(serializers.ModelSerializer[Check]):
-    """How a check stands; counts are nought until it is done."""
+    """How a check stands. Until it is done its figures are those of the check before, and nought where there is
+    none: `counted` says whether there are any."""
+
+    counted = serializers.SerializerMethodField()
 
     class Meta:
         model = Check
         fields = ["id", "state", "error_code", "error_message", "queued_at", "finished_at",
-                  "seconds", "pages", "citations", "sources_cited", "entries", "unlisted",
-                  "uncited", "slips", "habits", "verdict", "points", "unmet"]  # fmt: skip
+                  "seconds", "counted", *FIGURES]  # fmt: skip
         read_only_fields = fields
+
+    def get_counted(self, check: Check) -> bool:
+        return check.lent or check.state == Check.State.DONE
 
 
 class PaperSchema(serializers.Serializer[PaperRow]):

@@ -17,11 +17,12 @@ from ..works import KINDS
 from .checking import (
     AUTO,
     CheckInputs,
+    FirstLook,
     analyse_paper,
     build_id,
     check,
     check_written,
-    identifiers,
+    first_look,
     ready,
 )
 from .classes import (
@@ -70,6 +71,7 @@ __all__ = [
     "SCHEMA_VERSION",
     "CheckInputs",
     "FieldsInvalid",
+    "FirstLook",
     "GreltError",
     "HouseRuleInvalid",
     "PaperUnreadable",
@@ -89,6 +91,7 @@ __all__ = [
     "excerpt",
     "explain",
     "file_of_return",
+    "first_look",
     "guide_name",
     "guide_shelf",
     "guides",
@@ -98,7 +101,6 @@ __all__ = [
     "house_table",
     "house_tables",
     "identifier",
-    "identifiers",
     "masked",
     "own_form",
     "paper_figures",

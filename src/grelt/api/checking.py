@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import hashlib
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from functools import cache
@@ -14,7 +15,7 @@ from ..cutting import Hand
 from ..guides import Policy, available_guides, load_guide
 from ..guides.kinds import load_kinds
 from ..guides.model import Guide
-from ..paper import Paper, analyse, entry_texts
+from ..paper import Paper, analyse, front_of
 from ..readers import read_paper
 from ..recognise import recognise
 from ..records import Records, read_records
@@ -117,18 +118,34 @@ def _records_said(text: str | None, records: Records, paper: Paper) -> str | Non
     return f"{sum(records.of(w) is not None for w in works)} of {asked} records found"
 
 
-def identifiers(data: bytes, name: str) -> list[str]:
-    """DOIs and addresses in a paper's entries, for looking them up before a check: as the entries are written,
-    for nothing else of them is needed. Raises `PaperUnreadable`."""
+@dataclass(frozen=True)
+class FirstLook:
+    """What is told of a paper before it is checked: whose it is and its title, by its own words (empty where it
+    does not say), and the DOIs and addresses of its entries."""
+
+    writer: str
+    title: str
+    identifiers: tuple[str, ...]
+
+
+def first_look(data: bytes, name: str) -> FirstLook:
+    """The first look at a paper; identifiers as the entries have them, for nothing else of them is needed to
+    look them up. Raises `PaperUnreadable`."""
+    front = front_of(read_paper(data, name))
     found: list[str] = []
-    for text in entry_texts(read_paper(data, name)):
+    for text in front.entries:
         named: list[Span] = []
         for address in addresses(text):
             # Of an address that leads to a DOI the DOI is enough.
             if not any(address.span.overlaps(other) for other in named):
                 found.append(address.span.of(text).replace(" ", ""))
             named.append(address.whole)
-    return list(dict.fromkeys(found))
+    return FirstLook(written_name(front.writer), front.title, tuple(dict.fromkeys(found)))
+
+
+def written_name(line: str) -> str:
+    """A line with a writer's name, without the page's number that stands behind it in a running head."""
+    return re.sub(r"\s+\d{1,3}$", "", line)
 
 
 def _hands(hands: Mapping[str, Mapping[str, Any]]) -> dict[str, Hand]:

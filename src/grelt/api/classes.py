@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-import re
 from collections.abc import Mapping, Sequence
 from typing import TYPE_CHECKING, Any
+
+from .checking import written_name
 
 if TYPE_CHECKING:
     from ..classes import Handed
@@ -25,8 +26,7 @@ def writer_of(report: Mapping[str, Any]) -> str:
     """Whose a paper is by its own front; empty where it does not say."""
     parts = (report["front"] or {"parts": []})["parts"]
     named = next((" ".join(p["text"].split()) for p in parts if p["name"] == "writer"), "")
-    # A line that is a running head has the page's number behind the name.
-    return re.sub(r"\s+\d{1,3}$", "", named)
+    return written_name(named)
 
 
 def handed(writer: str, figures: Mapping[str, Any], **more: Any) -> Handed:

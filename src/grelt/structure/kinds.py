@@ -49,3 +49,7 @@ class FrontMatter:
 
     kind: str
     parts: tuple[tuple[str, int], ...]
+
+    def paragraph_of(self, name: str) -> int | None:
+        """The first paragraph that is this part."""
+        return next((index for part, index in self.parts if part == name), None)

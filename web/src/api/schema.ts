@@ -1255,10 +1255,15 @@ export interface components {
             start: number;
             end: number;
         };
-        /** @description A file of a bundle; `problem` says why it is not taken in, `told_by` how its writer was told. */
+        /**
+         * @description A file of a bundle; `problem` says why it is not taken in, `told_by` how its writer was told: by its name
+         *     (`file`) or by its first page (`paper`), which was read where it is `looked_at`.
+         */
         BundleFileSchema: {
             id: number;
             path: string;
+            looked_at: boolean;
+            title: string;
             writer: string;
             told_by: string;
             problem: string;
@@ -1283,7 +1288,10 @@ export interface components {
             /** Format: binary */
             file: string;
         };
-        /** @description How a check stands; counts are nought until it is done. */
+        /**
+         * @description How a check stands. Until it is done its figures are those of the check before, and nought where there is
+         *     none: `counted` says whether there are any.
+         */
         CheckSchema: {
             readonly id: number;
             readonly state: components["schemas"]["CheckState"];
@@ -1295,6 +1303,7 @@ export interface components {
             readonly finished_at: string | null;
             /** Format: double */
             readonly seconds: number;
+            readonly counted: boolean;
             readonly pages: number;
             readonly citations: number;
             readonly sources_cited: number;
@@ -1704,8 +1713,8 @@ export interface components {
             returned: boolean;
         };
         /**
-         * @description One thing to do to many papers: check them again, or keep or waive all findings of a `rule` (`*`: all that
-         *     nobody has decided yet).
+         * @description One thing to do to many papers: check them again, or keep or waive all findings of a `rule` (`*`: all
+         *     that nobody has decided yet).
          */
         ManySchemaRequest: {
             papers: number[];

@@ -25,6 +25,8 @@ export function ClassPage() {
   const nameless = search.get("names") === "hidden";
   const navigate = useNavigate();
   const assignment = useAssignment(id);
+  // Hidden for the whole assignment, they are not shown here either.
+  const hidden = assignment.data?.names_hidden ?? false;
   const picture = useQuery({
     queryKey: ["class", id, nameless],
     queryFn: () =>
@@ -73,9 +75,11 @@ export function ClassPage() {
           <main className="class-main" tabIndex={0} aria-label="The class">
             <Box className="class-head">
               <p className="class-said book">{standing(shown)}</p>
-              <button type="button" className="plain-button" aria-pressed={nameless} onClick={() => set("names", nameless ? null : "hidden")}>
-                {nameless ? "show names" : "hide names"} (N)
-              </button>
+              {!hidden && (
+                <button type="button" className="plain-button" aria-pressed={nameless} onClick={() => set("names", nameless ? null : "hidden")}>
+                  {nameless ? "show names" : "hide names"} (N)
+                </button>
+              )}
             </Box>
             <ClassTable picture={shown} />
             {shown.drafts && <Course term={shown.drafts} title="From draft to draft" words="The share of chances missed by those who handed in again, in hundredths." />}

@@ -38,6 +38,9 @@ export function Bundles({ bundles, names }: Props) {
   );
 }
 
+/** What a writer was told by. */
+const TOLD: Record<string, string> = { file: "by the file’s name", paper: "by the first page" };
+
 interface OneProps {
   bundle: Bundle;
   names: string[];
@@ -82,8 +85,9 @@ function One({ bundle, names, busy, onTake, onPutAway }: OneProps) {
     <section className="bundle" aria-label={`To take in: ${bundle.file_name}`}>
       <h2>
         {bundle.file_name}: {files.length === 1 ? "1 paper" : `${files.length} papers`} to take in
+        {failed.length > 0 && `, ${failed.length === 1 ? "1 file" : `${failed.length} files`} left out`}
         <span>
-          Whose is each? What stays empty is read from the paper{names.length > 0 ? ", and looked up in the class list" : ""}.
+          Whose is each? As the papers say themselves{names.length > 0 ? ", or their files’ names, by the class list" : ""}; put right what is not so.
         </span>
       </h2>
       <div className="bundle-files">
@@ -107,12 +111,13 @@ function One({ bundle, names, busy, onTake, onPutAway }: OneProps) {
                     />
                   </td>
                   <td className="bundle-path">{file.path}</td>
+                  <td className="bundle-title">{file.title}</td>
                   <td>
                     <input
                       type="text"
                       list="class-list"
                       value={name}
-                      placeholder="read from the paper"
+                      placeholder={file.looked_at ? "nobody is named" : "being read …"}
                       aria-label={`Writer of ${file.path}`}
                       disabled={off}
                       onChange={(event) => setWriters(new Map(writers).set(file.id, event.target.value))}
@@ -120,7 +125,7 @@ function One({ bundle, names, busy, onTake, onPutAway }: OneProps) {
                   </td>
                   <td>
                     <small>
-                      {!off && twice.has(name.trim()) ? "twice: the second is the next draft" : file.told_by === "file" && !writers.has(file.id) ? "by the file’s name" : ""}
+                      {!off && twice.has(name.trim()) ? "twice: the second is the next draft" : writers.has(file.id) ? "" : (TOLD[file.told_by] ?? "")}
                     </small>
                   </td>
                 </tr>
@@ -130,7 +135,7 @@ function One({ bundle, names, busy, onTake, onPutAway }: OneProps) {
               <tr key={file.id} className="off">
                 <td />
                 <td className="bundle-path">{file.path}</td>
-                <td colSpan={2}>{file.problem}</td>
+                <td colSpan={3}>{file.problem}</td>
               </tr>
             ))}
           </tbody>

@@ -16,7 +16,7 @@ import type { PaperInfo } from "../../api/client";
 import { rememberOrder } from "../../api/order";
 import { nonce } from "../../shared/nonce";
 import { Actions, AnotherFile, FigureCell, PairCell, StateCell, type Figure } from "./cells";
-import { filedAs, standingOf, usedColumns } from "./rows";
+import { byName, filedAs, standingOf, usedColumns } from "./rows";
 
 interface Props {
   papers: PaperInfo[];
@@ -71,7 +71,7 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
       type: "number",
       width: label.length * 7 + 38,
       sortingOrder: ["desc", "asc"],
-      valueGetter: (_, paper) => (paper.check_state?.state === "done" ? paper.check_state[id] : -1),
+      valueGetter: (_, paper) => (paper.check_state?.counted ? paper.check_state[id] : -1),
       renderCell: ({ row }: Cell) => <FigureCell paper={row} column={id} />,
     });
     const failed: GridColDef<PaperInfo> = {
@@ -94,7 +94,7 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
       type: "number",
       width: 128,
       sortingOrder: ["desc", "asc"],
-      valueGetter: (_, paper) => paper.check_state?.sources_cited ?? -1,
+      valueGetter: (_, paper) => (paper.check_state?.counted ? paper.check_state.sources_cited : -1),
       renderCell: ({ row }: Cell) => <PairCell paper={row} />,
     };
     const asked: GridColDef<PaperInfo>[] = [
@@ -112,14 +112,15 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
         minWidth: 210,
         hideable: false,
         valueGetter: (_, paper) => filedAs(paper.writer || paper.file_name),
+        sortComparator: byName,
         renderCell: ({ row }: Cell) => (
           <div className="paper-name">
             <RouterLink to={`/papers/${row.id}`} onClick={() => rememberOrder(assignment, gridFilteredSortedRowIdsSelector(grid) as number[])}>
               {row.writer || row.file_name}
             </RouterLink>
             <div>
-              {row.title || (row.writer ? row.file_name : "")}
-              {row.draft > 1 && ` · draft ${row.draft}`}
+              <span>{row.title || (row.writer ? row.file_name : "")}</span>
+              {row.draft > 1 && <span> · draft {row.draft}</span>}
             </div>
           </div>
         ),
@@ -135,7 +136,7 @@ export function PapersTable({ papers, assignment, selected, onSelect, onRemove, 
         type: "number",
         width: 96,
         valueGetter: (_, paper) => paper.kept + paper.waived,
-        renderCell: ({ row }: Cell) => (row.check_state?.state === "done" && row.check_state.slips > 0 ? `${row.kept + row.waived} of ${row.check_state.slips}` : "–"),
+        renderCell: ({ row }: Cell) => (row.check_state?.counted && row.check_state.slips > 0 ? `${row.kept + row.waived} of ${row.check_state.slips}` : "–"),
       },
       ...asked.filter((column) => used[column.field as keyof typeof used]),
       {

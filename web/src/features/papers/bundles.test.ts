@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { namedTwice, notHandedIn, takeable, type Bundle, type BundleFile } from "./bundles";
 import { isBundle, isPaper } from "./dropped";
 
-const file = (id: number, writer = "", problem = ""): BundleFile => ({ id, path: `${id}.docx`, writer, told_by: "", problem, paper: null });
+const file = (id: number, writer = "", problem = ""): BundleFile => ({ id, path: `${id}.docx`, looked_at: true, title: "", writer, told_by: "", problem, paper: null });
 
 describe("a bundle", () => {
   it("takes in what has no problem", () => {

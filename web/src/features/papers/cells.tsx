@@ -15,7 +15,7 @@ import { standingOf } from "./rows";
 export type Figure = "pages" | "citations" | "unlisted" | "uncited" | "slips" | "habits";
 
 export function FigureCell({ paper, column }: { paper: PaperInfo; column: Figure }) {
-  if (paper.check_state?.state !== "done") return <>–</>;
+  if (!paper.check_state?.counted) return <>–</>;
   const value = paper.check_state[column];
   const alarming = (column === "unlisted" || column === "uncited") && value > 0;
   return (
@@ -27,7 +27,7 @@ export function FigureCell({ paper, column }: { paper: PaperInfo; column: Figure
 
 export function PairCell({ paper }: { paper: PaperInfo }) {
   const check = paper.check_state;
-  if (check?.state !== "done") return <>–</>;
+  if (!check?.counted) return <>–</>;
   const agree = check.sources_cited === check.entries && !check.unlisted && !check.uncited;
   return (
     <span aria-label={`${check.sources_cited} cited, ${check.entries} listed`} role="img">

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 
 import type { PaperInfo } from "../../api/client";
-import { filedAs, standingOf, usedColumns } from "./rows";
+import { byName, filedAs, standingOf, usedColumns } from "./rows";
 
 const paper = (state: string | null, slips = 0, kept = 0, returned: string | null = null, more = {}): PaperInfo =>
   ({ kept, waived: 0, returned_at: returned, check_state: state && { state, slips, points: null, verdict: "", unmet: 0, ...more } }) as unknown as PaperInfo;
@@ -14,6 +14,10 @@ describe("a paper in the table", () => {
 
   it("is filed by family name", () => {
     expect(["Zoë de la Mar", "Ines Marlowe", ""].map(filedAs)).toEqual(["Mar Zoë de la", "Marlowe Ines", ""]);
+  });
+
+  it("without a name stands by its number", () => {
+    expect(["Paper 10", "Paper 9", "Zoë Élan"].map(filedAs).sort(byName)).toEqual(["9 Paper", "10 Paper", "Élan Zoë"]);
   });
 
   it("shows columns that somebody uses", () => {

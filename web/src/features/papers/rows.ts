@@ -28,6 +28,13 @@ export function filedAs(writer: string): string {
   return [words.at(-1) ?? "", ...words.slice(0, -1)].join(" ");
 }
 
+const names = new Intl.Collator("en", { numeric: true });
+
+/** Order of names: as in a register, with numbers by what they are worth. */
+export function byName(one: string, other: string): number {
+  return names.compare(one, other);
+}
+
 /** Whether anybody uses points, a verdict or requirements: columns that say nothing are not shown. */
 export function usedColumns(papers: readonly PaperInfo[]): { points: boolean; verdict: boolean; unmet: boolean } {
   const checks = papers.map((paper) => paper.check_state);

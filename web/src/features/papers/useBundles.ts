@@ -1,10 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
-import { answered, client, sendForm, type Schemas } from "../../api/client";
-
-type Bundle = Schemas["BundleSchema"];
+import { answered, client, sendForm } from "../../api/client";
+import { takeable, type Bundle } from "./bundles";
 
 const OFTEN = 500;
+
+/** Whether there is news to come: it is unpacked, or its files are looked at. */
+const isUnderway = (bundle: Bundle) => bundle.state === "unpacking" || (bundle.state === "ready" && takeable(bundle).some((file) => !file.looked_at));
 
 /** Classes handed in as one file, until they are put away. */
 export function useBundles(assignment: number) {
@@ -13,7 +15,7 @@ export function useBundles(assignment: number) {
   const list = useQuery({
     queryKey: key,
     queryFn: () => answered(client.GET("/api/assignments/{assignment_id}/bundles", { params: { path: { assignment_id: assignment } } })),
-    refetchInterval: (query) => (query.state.data?.some((b) => b.state === "unpacking") ? OFTEN : false),
+    refetchInterval: (query) => (query.state.data?.some(isUnderway) ? OFTEN : false),
   });
   const put = (bundle: Bundle) =>
     queries.setQueryData<Bundle[]>(key, (old) => [bundle, ...(old ?? []).filter((b) => b.id !== bundle.id)]);
