@@ -16,6 +16,8 @@ from .actions.unpack import unpack_bundle
 from .models import Bundle
 
 _KEPT = timedelta(days=7)
+# So many files are looked at in one job: a job costs as much as a look.
+_A_JOB = 8
 
 
 @app.task(name="bundles.unpack", queue="checks", priority=Urgency.SOON)
@@ -23,16 +25,20 @@ def unpack_bundle_task(bundle_id: int) -> None:
     """Unpack one bundle, and have its files looked at, on all cores."""
     close_old_connections()
     unpack_bundle(bundle_id)
-    files: list[dict[str, Any]] = [{"file_id": number} for number in to_look_at(bundle_id)]
-    if files:
-        look_at_file_task.batch_defer(*files)
+    files = to_look_at(bundle_id)
+    jobs: list[dict[str, Any]] = [
+        {"files": files[at : at + _A_JOB]} for at in range(0, len(files), _A_JOB)
+    ]
+    if jobs:
+        look_at_files_task.batch_defer(*jobs)
 
 
-@app.task(name="bundles.look_at_file", queue="checks", priority=Urgency.AT_ONCE)
-def look_at_file_task(file_id: int) -> None:
-    """Read whose one file is."""
+@app.task(name="bundles.look_at_files", queue="checks", priority=Urgency.AT_ONCE)
+def look_at_files_task(files: list[int]) -> None:
+    """Read whose some files are."""
     close_old_connections()
-    look_at_file(file_id)
+    for number in files:
+        look_at_file(number)
 
 
 @app.periodic(cron="17 * * * *")

@@ -2,15 +2,13 @@
 
 from __future__ import annotations
 
-from typing import Any
-
 from django.db import transaction
 
 from courses.models import Assignment
 
 from ..models import Check
 from ..queries import newest_drafts
-from ..tasks import run_check_task
+from .queue_check import queue_checks
 
 
 @transaction.atomic
@@ -23,8 +21,6 @@ def recheck_assignment(assignment: Assignment) -> int:
             draft__in=[d.pk for d in drafts], state=Check.State.QUEUED
         ).values_list("draft_id", flat=True)
     )
-    checks = Check.objects.bulk_create(Check(draft=d) for d in drafts if d.pk not in waiting)
-    jobs: list[dict[str, Any]] = [{"check_id": check.pk} for check in checks]
-    if jobs:
-        run_check_task.batch_defer(*jobs)
-    return len(checks)
+    others = [draft for draft in drafts if draft.pk not in waiting]
+    queue_checks(others)
+    return len(others)

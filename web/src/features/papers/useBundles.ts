@@ -4,9 +4,14 @@ import { answered, client, sendForm } from "../../api/client";
 import { takeable, type Bundle } from "./bundles";
 
 const OFTEN = 500;
+const NOW_AND_THEN = 1200;
 
-/** Whether there is news to come: it is unpacked, or its files are looked at. */
-const isUnderway = (bundle: Bundle) => bundle.state === "unpacking" || (bundle.state === "ready" && takeable(bundle).some((file) => !file.looked_at));
+/** How soon to ask again: it is unpacked, its files are looked at, or there is no news to come. */
+function again(bundles: Bundle[] | undefined): number | false {
+  if (bundles?.some((bundle) => bundle.state === "unpacking")) return OFTEN;
+  const looking = bundles?.some((bundle) => bundle.state === "ready" && takeable(bundle).some((file) => !file.looked_at));
+  return looking ? NOW_AND_THEN : false;
+}
 
 /** Classes handed in as one file, until they are put away. */
 export function useBundles(assignment: number) {
@@ -15,7 +20,7 @@ export function useBundles(assignment: number) {
   const list = useQuery({
     queryKey: key,
     queryFn: () => answered(client.GET("/api/assignments/{assignment_id}/bundles", { params: { path: { assignment_id: assignment } } })),
-    refetchInterval: (query) => (query.state.data?.some(isUnderway) ? OFTEN : false),
+    refetchInterval: (query) => again(query.state.data),
   });
   const put = (bundle: Bundle) =>
     queries.setQueryData<Bundle[]>(key, (old) => [bundle, ...(old ?? []).filter((b) => b.id !== bundle.id)]);
