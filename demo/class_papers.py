@@ -80,7 +80,7 @@ def _writer(number: int) -> tuple[Essay, Essay]:
     # Some have it all at their fingers' ends, some have nothing.
     skill = number % 6 / 5
     habits = {h for h, share in _HABITS.items() if chance.random() < share * 1.45 * (1 - skill)}
-    mended = {h for h in habits if chance.random() > _STAYS}
+    mended = {h for h in sorted(habits) if chance.random() > _STAYS}
     books = chance.sample(_READ, 7)
     words = _Words(chance.randint(0, 2**30), f"{given} {family}", family, books)
     return words.essay(1, habits, number), words.essay(2, habits - mended, number)
@@ -165,7 +165,7 @@ def _list(missed: random.Random, books: list[_Book], habits: set[str]) -> Iterat
     settings = ", ".join(s for h, s in layout.items() if h in habits)
     yield "# References" if "heading" in habits else "# Works Cited"
     for book in listed:
-        miss = {h for h in habits if missed.random() < _MISSED}
+        miss = {h for h in sorted(habits) if missed.random() < _MISSED}
         yield (f"{{{settings}}} " if settings else "") + _entry(book, miss)
 
 

@@ -108,6 +108,19 @@ def choose(page: Page, option: str, value: str) -> None:
     page.wait_for_timeout(300)
 
 
+def wait_for_checks(page: Page) -> None:
+    """Until nothing is checked any more."""
+    busy = """async () => {
+        const get = async (path) => (await fetch(`/api/${path}`)).json();
+        const courses = await get("courses"), since = "2100-01-01T00:00:00Z";
+        const all = courses.flatMap((course) => course.assignments);
+        const news = await Promise.all(all.map((a) => get(`assignments/${a.id}/progress?since=${since}`)));
+        return news.reduce((sum, one) => sum + one.busy, 0);
+    }"""
+    while page.evaluate(busy):
+        page.wait_for_timeout(500)
+
+
 def main() -> None:
     base = f"http://127.0.0.1:{sys.argv[1] if len(sys.argv) > 1 else '8417'}"
     FOLDER.mkdir(parents=True, exist_ok=True)
@@ -122,6 +135,7 @@ def main() -> None:
         page.get_by_label("Password").fill("slack-water")
         page.keyboard.press("Enter")
         page.wait_for_url(f"{base}/")
+        wait_for_checks(page)
         for name, scheme, target, query, keys in PICTURES:
             page = window.new_page()
             page.emulate_media(color_scheme="dark" if scheme == "dark" else "light")

@@ -268,6 +268,9 @@ class FirstLooks(BundleCase):
         found = dict(Draft.objects.values_list("file_name", "identifiers"))
         self.assertIsInstance(found["1.docx"], list)
         self.assertIsNone(found["2.docx"])
+        self.assertEqual(
+            sorted(Paper.objects.values_list("title", flat=True)), ["", "The Mill at Slack Water"]
+        )
 
     def test_it_is_looked_at_once_and_not_when_it_was_taken_in_meanwhile(self) -> None:
         bundle = self.hand_in({"1.docx": file_of("marlowe"), "2.docx": file_of("dray")})

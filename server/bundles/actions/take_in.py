@@ -77,4 +77,6 @@ def _take_draft(bundle: Bundle, file: BundleFile, paper: Paper | None) -> None:
 
 def _handed(bundle: Bundle, file: BundleFile) -> HandedIn:
     key = f"bundle {bundle.pk} {file.pk}"
-    return HandedIn(file.name, bytes(file.content), key, identifiers=file.identifiers)
+    return HandedIn(
+        file.name, bytes(file.content), key, title=file.title, identifiers=file.identifiers
+    )

@@ -28,7 +28,8 @@ class HandedIn:
     content: bytes
     key: str | None = None
     again: bool = False
-    # What its sources can be looked up by, where somebody has looked at it already.
+    # Its title, and what its sources can be looked up by, where somebody has looked at it already.
+    title: str = ""
     identifiers: list[str] | None = None
 
     @property
@@ -76,7 +77,7 @@ def upload_papers(
         if known is not None or problem is not None:
             found.append(known or problem)  # type: ignore[arg-type]
             continue
-        paper = Paper(assignment=assignment, writer=writer.strip())
+        paper = Paper(assignment=assignment, writer=writer.strip(), title=file.title)
         draft = _draft(paper, 1, file)
         room.bytes_left -= draft.size
         room.here.setdefault(draft.sha256, draft)
