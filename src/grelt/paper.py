@@ -7,13 +7,13 @@ in as an input of its own, so that checking again is the same pure function.
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 from functools import cached_property
 
 from .citations import Citation, Quotation, find_citations, find_quotations
 from .cutting import Hand
 from .document import Document, Paragraph
-from .entries import Entry, SourceEntries, read_entries
+from .entries import Entry, SourceEntries
 from .entries.filing import Filing, filing_key
 from .entries.order import Misplaced, misplaced, misplaced_titles
 from .findings import Place
@@ -22,17 +22,16 @@ from .guides import Policy
 from .matching import Match, Matching, UnlistedSource, match_citations
 from .matching.looked_for import known_sources
 from .note_references import NoteReferences
+from .parts import parts_of
 from .records import Records
 from .references import References
 from .set_right import (
     SetRight,
     entries_by_hand,
     joins_by_number,
-    notes_from,
-    paragraph_keys,
     stable_keys,
 )
-from .structure import Role, Structure, prepared, structure_of
+from .structure import Role, Structure
 from .system import citation_system
 from .text.folding import letters, words
 from .text.spans import Span
@@ -351,8 +350,7 @@ def analyse(
 ) -> Paper:
     """Run every stage on a document. Pure: the same arguments give the same paper."""
     right = set_right or SetRight()
-    document, keys, structure, sources = _parts(document, right)
-    structure = _with_list_roles(structure, sources)
+    document, keys, structure, sources = parts_of(document, right)
     entry_keys = stable_keys(letters(e.text)[:160] for e in sources.entries)
     hands = {i: right.hands[key] for i, key in enumerate(entry_keys) if key in right.hands}
     sources = entries_by_hand(sources, hands)
@@ -381,47 +379,3 @@ def analyse(
         records or Records(),
         keys,
     )
-
-
-@dataclass(frozen=True)
-class Front:
-    """What a paper says of itself, as it is written, and the entries of its lists: told without looking at its
-    citations."""
-
-    writer: str
-    title: str
-    entries: tuple[str, ...]
-
-
-def front_of(document: Document) -> Front:
-    """Whose a paper is, its title and its entries, with no more of it looked at than that takes."""
-    document, _, structure, sources = _parts(document, SetRight())
-
-    def said(part: str) -> str:
-        at = structure.front.paragraph_of(part) if structure.front is not None else None
-        return "" if at is None else " ".join(document.paragraphs[at].text.split())
-
-    return Front(said("writer"), said("title"), tuple(e.text for e in sources.entries))
-
-
-def _parts(
-    document: Document, right: SetRight
-) -> tuple[Document, tuple[str, ...], Structure, SourceEntries]:
-    """The document as it is looked at, its paragraphs' keys, what each part of it is, and its entries."""
-    document = prepared(document, notes_from(document, right))
-    keys = paragraph_keys(document)
-    structure = structure_of(
-        document, {i: right.roles[key] for i, key in enumerate(keys) if key in right.roles}
-    )
-    return document, keys, structure, read_entries(document, structure.lists)
-
-
-def _with_list_roles(structure: Structure, sources: SourceEntries) -> Structure:
-    if not sources.subheadings and not sources.annotations:
-        return structure
-    roles = list(structure.roles)
-    for index in sources.subheadings:
-        roles[index] = Role.HEADING
-    for index in sources.annotations:
-        roles[index] = Role.LIST_ANNOTATION
-    return replace(structure, roles=tuple(roles))

@@ -15,7 +15,8 @@ from ..cutting import Hand
 from ..guides import Policy, available_guides, load_guide
 from ..guides.kinds import load_kinds
 from ..guides.model import Guide
-from ..paper import Paper, analyse, front_of
+from ..paper import Paper, analyse
+from ..parts import front_of
 from ..readers import read_paper
 from ..recognise import recognise
 from ..records import Records, read_records
