@@ -48,7 +48,7 @@ class TheClass(BrowserTestCase):
     def test_names_are_hidden_and_shown_again_by_one_key(self) -> None:
         table = self.page.get_by_role("table").first
         self.page.keyboard.press("n")
-        expect(table).to_contain_text("Paper 1")
+        expect(table).to_contain_text(f"Paper {self.papers['quist'].pk}")
         expect(table).not_to_contain_text("Dray")
         self.page.reload()
         expect(table).not_to_contain_text("Dray")

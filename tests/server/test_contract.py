@@ -68,7 +68,7 @@ class Contract(TestCase):
         return self.client.generic(verb.upper(), address, body, content_type="application/json")
 
     def assert_told(self, answer: Any) -> None:
-        self.assertLess(answer.status_code, 500, answer.content[:300])
+        self.assertLess(answer.status_code, 500, answer.getvalue()[:300])
         if answer.status_code >= 400:
             problem = answer.json()
             self.assertTrue(problem["code"] and problem["message"], problem)
