@@ -38,7 +38,7 @@ ROOT = Path(__file__).resolve().parents[1]
 sys.path[:0] = [str(ROOT / "src"), str(ROOT)]
 
 from benchmarks.check_time import long_paper  # noqa: E402
-from benchmarks.running import Grelt, own_folder  # noqa: E402
+from benchmarks.running import Grelt, own_folder, signed_in  # noqa: E402
 from demo.class_papers import load_class  # noqa: E402
 from demo.write import file_of  # noqa: E402
 from grelt import api  # noqa: E402
@@ -398,12 +398,7 @@ def main() -> None:
         grelt.sign_in()
         with sync_playwright() as playwright:
             browser = playwright.chromium.launch(executable_path=shutil.which("chromium"))
-            page = browser.new_page()
-            page.goto(f"{grelt.address}/sign-in")
-            page.get_by_label("Name").fill("vale")
-            page.get_by_label("Password").fill("slack-water")
-            page.keyboard.press("Enter")
-            page.wait_for_url(f"{grelt.address}/")
+            page = signed_in(browser, grelt.address)
             course = next(c["id"] for c in grelt.ask("courses")[1] if c["assignments"])
             world = World(grelt, browser, course, page.context.storage_state())
             # The demo's own checks are over before anything is timed.

@@ -11,8 +11,14 @@ from __future__ import annotations
 import argparse
 import shutil
 import statistics
+import sys
+from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
+
+sys.path.insert(0, str(Path(__file__).resolve().parents[1]))
+
+from benchmarks.running import signed_in
 
 # The time from a key's event to the picture after next: by then what it changed is drawn.
 _KEY = """key => new Promise(done => {
@@ -67,12 +73,8 @@ def main() -> None:
     base = f"http://127.0.0.1:{given.port}"
     with sync_playwright() as playwright:
         browser = playwright.chromium.launch(executable_path=shutil.which("chromium"))
-        page = browser.new_context(viewport={"width": 1280, "height": 800}).new_page()
-        page.goto(f"{base}/sign-in")
-        page.get_by_label("Name").fill("vale")
-        page.get_by_label("Password").fill("slack-water")
-        page.keyboard.press("Enter")
-        page.wait_for_url(f"{base}/")
+        window = browser.new_context(viewport={"width": 1280, "height": 800})
+        page = signed_in(window, base)
         courses = page.evaluate("fetch('/api/courses').then(r => r.json())")
         numbers = [a["id"] for course in courses for a in course["assignments"]]
         address = f"{base}/papers/{given.paper}" if given.paper else ""

@@ -17,6 +17,8 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
+from playwright.sync_api import Browser, BrowserContext, Page
+
 ROOT = Path(__file__).resolve().parents[1]
 
 
@@ -117,6 +119,17 @@ class Grelt:
         if place.is_file():
             shutil.rmtree(Path(place.read_text().strip()).parent, ignore_errors=True)
         shutil.rmtree(self.folder, ignore_errors=True)
+
+
+def signed_in(window: Browser | BrowserContext, base: str) -> Page:
+    """A page of a browser's window in which the demo's instructor is signed in."""
+    page = window.new_page()
+    page.goto(f"{base}/sign-in")
+    page.get_by_label("Name").fill("vale")
+    page.get_by_label("Password").fill("slack-water")
+    page.keyboard.press("Enter")
+    page.wait_for_url(f"{base}/")
+    return page
 
 
 def free_port() -> int:

@@ -11,7 +11,11 @@ from pathlib import Path
 
 from playwright.sync_api import Page, sync_playwright
 
-FOLDER = Path(__file__).resolve().parents[1] / "docs" / "screenshots"
+ROOT = Path(__file__).resolve().parents[1]
+FOLDER = ROOT / "docs" / "screenshots"
+sys.path.insert(0, str(ROOT))
+
+from benchmarks.running import signed_in  # noqa: E402
 
 ASSIGNMENT = "Tide, fog, salt, song"
 NOTES, CHAPTER, NIGHT = "A document from the Cut", "Thesis chapters", "What the night costs"
@@ -129,12 +133,7 @@ def main() -> None:
         window = browser.new_context(
             viewport={"width": 1280, "height": 800}, reduced_motion="reduce"
         )
-        page = window.new_page()
-        page.goto(f"{base}/sign-in")
-        page.get_by_label("Name").fill("vale")
-        page.get_by_label("Password").fill("slack-water")
-        page.keyboard.press("Enter")
-        page.wait_for_url(f"{base}/")
+        page = signed_in(window, base)
         wait_for_checks(page)
         for name, scheme, target, query, keys in PICTURES:
             page = window.new_page()

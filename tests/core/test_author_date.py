@@ -95,6 +95,44 @@ class Forms(unittest.TestCase):
         )
         self.assertEqual([e for *_, e in found], [(1,), (1,)])
 
+    def test_letters_that_are_not_all_of_the_names_are_introduced_by_standing_behind_it(
+        self,
+    ) -> None:
+        entries = APA.replace("Estuary and Reach Trust", "Centers for Tidal Health and Repair")
+        for text, degree in (
+            (
+                "Centers for Tidal Health and Repair (CTH, 2017) count. The CTH (2017) notes it.",
+                "exact",
+            ),
+            (
+                "They count (Centers for Tidal Health and Repair [CTH], 2017). So it is (CTH, 2017).",
+                "exact",
+            ),
+            (
+                "They count (Centers for Tidal Health and Repair, 2017). So it is (CTH, 2017).",
+                "none",
+            ),
+            ("Centers for Tidal Health and Repair (HC, 2017) count. So it is (HC, 2017).", "none"),
+        ):
+            with self.subTest(text=text):
+                paper = paper_of(PLAIN + text, entries=entries)
+                self.assertEqual(paper.matches[-1].degree, degree)
+
+    def test_groups_that_write_together_are_cited_by_the_first(self) -> None:
+        entries = APA.replace(
+            "Estuary and Reach Trust.",
+            "Tidal Working Group, Committee on Salt, & Council on the Reach.",
+        )
+        for text in (
+            "It dried up (Tidal Working Group et al., 2017).",
+            "It dried up (Tidal Working Group et al., 2017, p. 6; Bray, 2019).",
+            "Tidal Working Group et al. (2017) say so.",
+        ):
+            with self.subTest(text=text):
+                paper = paper_of(PLAIN + text, entries=entries)
+                self.assertIn(1, {e for m in paper.matches for e in m.entries})
+                self.assertEqual(paper.unlisted, ())
+
 
 class Chicago(unittest.TestCase):
     def test_forms_without_a_comma(self) -> None:

@@ -44,6 +44,32 @@ class FrontMatter(unittest.TestCase):
         self.assertEqual(roles[:6], [Role.TITLE_PAGE] * 6)
         self.assertEqual(roles[6:], [Role.TITLE, Role.BODY, Role.BODY])
 
+    def test_a_title_may_be_about_a_school_or_a_doctor(self) -> None:
+        first = "Sleep and the Second Oven: Night Baking at the Reach"
+        for title, again in (
+            ("Asleep at the Bell: School Hours at the Reach", True),
+            ("Doctor to the Mill: Dr. Vane and the Bakers", False),
+            ("The College of the Bakers", True),
+        ):
+            with self.subTest(title):
+                page = TITLE_PAGE.replace(first, title)
+                head = AGAIN.replace(first, title) if again else f"{{new_page}} {PROSE}"
+                found = structure(f"{page}\n{head}\n{PROSE}\n{PROSE}")
+                assert found.front is not None
+                self.assertEqual(
+                    [name for name, _ in found.front.parts],
+                    ["title", "writer", "affiliation", "course", "instructor", "date"],
+                )
+
+    def test_a_school_above_the_title_is_none(self) -> None:
+        lines = TITLE_PAGE.split("\n")
+        school = "{alignment=center, first_line=0} Saltmarsh Reach College"
+        course = "{alignment=center, first_line=0} NGT 214: Night Work"
+        for above in (school, course):
+            found = structure("\n".join([above, *lines, AGAIN, PROSE, PROSE]))
+            assert found.front is not None
+            self.assertEqual([n for n, _ in found.front.parts][1:3], ["title", "writer"])
+
     def test_where_the_format_knows_no_pages_the_title_twice_tells(self) -> None:
         text = (
             "# Night Baking at the Reach\n\nNoor Adeyemi\n\nSaltmarsh Reach College\n\n"

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from django.contrib.auth.models import User
-from django.contrib.auth.password_validation import validate_password
 from django.contrib.auth.tokens import default_token_generator
-from django.core.exceptions import ValidationError
 from django.utils.encoding import force_bytes, force_str
 from django.utils.http import urlsafe_base64_decode, urlsafe_base64_encode
 
 from config.problems import Problem
+
+from .set_password import set_password
 
 
 def reset_path(user: User) -> str:
@@ -26,9 +26,5 @@ def reset_password(identity: str, token: str, new: str) -> None:
         user = None
     if user is None or not default_token_generator.check_token(user, token):
         raise Problem("link-over", "This link was used, or has ended. Ask for another.")
-    try:
-        validate_password(new, user)
-    except ValidationError as weak:
-        raise Problem("password-weak", " ".join(weak.messages)) from weak
-    user.set_password(new)
+    set_password(user, new)
     user.save(update_fields=["password"])

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from django.contrib.auth.models import User
-from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 from django.db import IntegrityError, transaction
 
 from config.problems import Problem
+
+from .set_password import set_password
 
 
 def sign_up(username: str, name: str, password: str) -> User:
@@ -16,10 +17,9 @@ def sign_up(username: str, name: str, password: str) -> User:
     user.first_name, _, user.last_name = name.strip().rpartition(" ")
     try:
         user.clean_fields(exclude=["password"])
-        validate_password(password, user)
     except ValidationError as refused:
         raise Problem("account-refused", " ".join(refused.messages)) from refused
-    user.set_password(password)
+    set_password(user, password)
     try:
         with transaction.atomic():
             user.save()

@@ -17,6 +17,7 @@ from ..text.names import (
     NameList,
     looks_like_organisation,
     natural_names,
+    without_et_al,
 )
 from ..text.quotes import MARKS, quoted
 from ..text.spans import Span
@@ -267,7 +268,9 @@ def _source(
     names = natural_names(said)
     if names is not None and not _reads_as_group(said):
         return names, None
-    return (None, None) if _is_group(said) else None
+    # Of groups that write together the first may stand for all: `Reach Working Group et al.`
+    group = without_et_al(said) if known.opens(said) else said
+    return (None, None) if _is_group(group) else None
 
 
 def _numbers_something(said: str, known: KnownSources) -> bool:

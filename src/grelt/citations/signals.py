@@ -92,7 +92,11 @@ def _known_at(
             if begin == at and not _stands_alone(text, tokens, at, end, bool(possessive)):
                 continue
         span = Span(tokens[begin][1][0], span_end)
-        if phrase.kind == "name" and not possessive and (more := _ET_AL.match(text, span.end)):
+        if (
+            phrase.kind in ("name", "group")
+            and not possessive
+            and (more := _ET_AL.match(text, span.end))
+        ):
             span = Span(span.start, more.end())
             end = next(
                 (i for i in range(end, len(tokens)) if tokens[i][1][0] >= span.end), len(tokens)

@@ -17,7 +17,7 @@ from ..text.folding import (
     without_article,
     words,
 )
-from ..text.names import NameList, PersonName, is_initials
+from ..text.names import NameList, PersonName, is_initials, without_et_al
 from ..text.spelling import slip_distance
 from .index import EntryIndex, group_words
 
@@ -229,7 +229,7 @@ def _by_spelling(cited: PersonName, names: NameList, index: EntryIndex) -> Itera
 
 
 def _by_group(source: str, index: EntryIndex) -> Iterable[Candidate]:
-    cited = group_words(source)
+    cited = group_words(without_et_al(source))
     if not cited:
         return
     for name, numbers in index.group.items():

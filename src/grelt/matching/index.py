@@ -136,23 +136,39 @@ class EntryIndex:
                 self.spoken_of.setdefault(name, paragraph)
 
     def _find_introductions(self, prose: list[tuple[int, str]]) -> None:
-        """`Estuary and Reach Trust (ERT)`: letters explained once may be used from there on."""
+        """`Estuary and Reach Trust (ERT)`: letters explained once may be used from there on, whether they are
+        all of the name's or some: `(ET)`."""
+        by_last: dict[str, list[tuple[int, tuple[str, ...]]]] = defaultdict(list)
+        for number, entry in enumerate(self.entries):
+            name = group_words(entry.author.text)
+            if entry.author.kind is not OpeningKind.PERSON and name:
+                by_last[name[-1]].append((number, name))
         for paragraph, text in prose:
             for match in _PAREN_LETTERS.finditer(text):
+                before = words(text[max(0, match.start() - 120) : match.start()])
                 short = fold(match.group(1)).replace(".", "")
-                for number in self.acronym.get(short, ()):
-                    name = group_words(self.entries[number].author.text)
-                    if (
-                        words(text[max(0, match.start() - 120) : match.start()])[-len(name) :]
-                        == name
+                for number, name in by_last.get(before[-1], ()) if before else ():
+                    known = self.acronym[short]
+                    if before[-len(name) :] == name and (
+                        number in known or _shortens(match.group(1), name)
                     ):
                         self.introduced.setdefault(short, paragraph)
+                        if number not in known:
+                            known.append(number)
 
 
 def group_words(text: str) -> tuple[str, ...]:
     """A group's name folded, its article dropped, its usual abbreviations spelled out."""
     parts = tuple(_SPELLED_OUT.get(word, word) for word in words(text))
     return parts[1:] if len(parts) > 1 and parts[0] in LEADING_ARTICLES else parts
+
+
+def _shortens(said: str, name: tuple[str, ...]) -> bool:
+    """Whether capitals are the first letters of words of a name, in their order, the first among them."""
+    capitals = fold("".join(c for c in said if c.isalpha()))
+    rest = iter(word[0] for word in name)
+    written_large = sum(c.isupper() for c in said) >= 2
+    return written_large and capitals[:1] == name[0][0] and all(c in rest for c in capitals)
 
 
 # Often left out of the letters of an office: `U.S. Harbor Office (HO)`.

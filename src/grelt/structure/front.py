@@ -41,8 +41,9 @@ def front_matter(
     page = _title_page(document, opening, pages, stop)
     if page:
         roles = dict.fromkeys((p.index for p in page), Role.TITLE_PAGE)
-        parts = _parts(page)
         rest = [p for p in opening if p.index > page[-1].index]
+        dressed = [p for p in rest[:6] if _centred(p) or _stands_out(p)]
+        parts = _parts(page, again=frozenset(letters(p.text) for p in dressed))
         roles |= _title_again(page, rest)
         return roles, FrontMatter("title-page", parts)
     if len(opening) > _MOST_ON_BLOCK:
@@ -113,9 +114,13 @@ def _title_again(page: Sequence[Paragraph], rest: Sequence[Paragraph]) -> dict[i
 
 
 def _parts(
-    paragraphs: Sequence[Paragraph], *, in_block: bool = False
+    paragraphs: Sequence[Paragraph],
+    *,
+    in_block: bool = False,
+    again: frozenset[str] = frozenset(),
 ) -> tuple[tuple[str, int], ...]:
-    """What each line is. In a heading block the writer comes first; on a page the title does."""
+    """What each line is. In a heading block the writer comes first; on a page the title does, and it is that
+    whatever words it has where it stands `again` at the head of the text."""
     found: dict[int, str] = {}
     taken: set[str] = set()
 
@@ -125,7 +130,11 @@ def _parts(
 
     for paragraph in paragraphs:
         text = paragraph.text.strip()
-        if _DATE.search(text) or _MONTH_YEAR.match(text):
+        if "title" not in taken and _is_title(
+            paragraph, again, first=paragraph is paragraphs[0] and not in_block
+        ):
+            take("title", paragraph)
+        elif _DATE.search(text) or _MONTH_YEAR.match(text):
             take("date", paragraph)
         elif _INSTRUCTOR.search(text) and len(text) < 60:
             take("instructor", paragraph)
@@ -134,7 +143,7 @@ def _parts(
         elif _COURSE_CODE.search(text):
             take("course", paragraph)
     left = [p for p in paragraphs if p.index not in found]
-    if not in_block and left:
+    if not in_block and left and "title" not in taken:
         bold = [p for p in left if _stands_out(p)]
         for paragraph in bold[:1] or left[:1]:
             take("title", paragraph)
@@ -150,6 +159,19 @@ def _parts(
         else:
             found[paragraph.index] = "other"
     return tuple((found[p.index], p.index) for p in paragraphs)
+
+
+def _is_title(paragraph: Paragraph, again: frozenset[str], *, first: bool) -> bool:
+    """Whether a line is the title for sure: it is repeated, or, the first on its page, has a subtitle. What it
+    is about may be a school, or a doctor."""
+    key = letters(paragraph.text)
+    head, colon, tail = paragraph.text.strip().partition(": ")
+    return (len(key) > 5 and key in again) or (
+        first
+        and bool(colon)
+        and min(len(head.split()), len(tail.split())) > 1
+        and not _COURSE_CODE.search(head)
+    )
 
 
 def _stands_out(paragraph: Paragraph) -> bool:

@@ -159,6 +159,12 @@ def natural_names(text: str) -> NameList | None:
     return NameList(tuple(names), et_al is not None) if names else None
 
 
+def without_et_al(text: str) -> str:
+    """A name, of a person or a group, without the `et al.` behind it."""
+    more = ET_AL.search(text)
+    return text if more is None or text[more.end() :].strip(" ,.") else text[: more.start()]
+
+
 def is_suffix(text: str) -> bool:
     """`Jr.`, `III`, or a degree: what follows a comma behind a name and is none."""
     bare = text.strip()

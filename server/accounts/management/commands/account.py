@@ -8,11 +8,12 @@ import sys
 from typing import Any
 
 from django.contrib.auth.models import User
-from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
 from accounts.actions.reset_password import reset_path
+from accounts.actions.set_password import set_password
+from config.problems import Problem
 
 
 class Command(BaseCommand):
@@ -45,10 +46,11 @@ class Command(BaseCommand):
         password = secrets.token_urlsafe(12) if made_up else _asked()
         try:
             user.clean_fields(exclude=["password"])
-            validate_password(password, user)
+            set_password(user, password)
         except ValidationError as error:
             raise CommandError(" ".join(error.messages)) from error
-        user.set_password(password)
+        except Problem as weak:
+            raise CommandError(str(weak)) from weak
         user.save()
         said = f"The account {name} is made." if new else f"{name} has a new password."
         self.stdout.write(f"{said} Password: {password}" if made_up else said)
