@@ -35,8 +35,9 @@ export default defineConfig(({ command }) => ({
             { name: "shared", test: /src\/(api|shared)\// },
             // The table alone needs it, and it is large.
             { name: "grid", test: /node_modules\/@mui\/x-/ },
-            { name: "mui", test: /node_modules\/(@mui|@emotion)\// },
-            { name: "base", test: /node_modules/ },
+            // What one view alone needs of it goes with that view.
+            { name: "mui", test: /node_modules\/(@mui|@emotion)\//, minShareCount: 2 },
+            { name: "base", test: /node_modules/, minShareCount: 2 },
           ],
         },
       },

@@ -33,3 +33,10 @@ export function withoutPaper(pages: Pages, id: number): Pages {
     })),
   };
 }
+
+const BUSY = ["queued", "running"];
+
+/** Whether the newest check of a paper waits or runs. */
+export function isBusy(paper: PaperInfo): boolean {
+  return paper.check_state !== null && BUSY.includes(paper.check_state.state);
+}

@@ -3,18 +3,13 @@ import { useEffect, useMemo } from "react";
 
 import { FIRST_PAPERS } from "../early";
 import { answered, client, type PaperInfo, type Schemas } from "./client";
-import { withPapers, withoutPaper, type Pages } from "./pages";
+import { isBusy, withPapers, withoutPaper, type Pages } from "./pages";
 
 /* The rest follow the first page in larger ones. */
 const PAGE = 500;
 /** While checks are under way, and otherwise: others may hand in too. */
 const OFTEN = 800;
 const SELDOM = 20_000;
-const BUSY = ["queued", "running"];
-
-export function isBusy(paper: PaperInfo): boolean {
-  return paper.check_state !== null && BUSY.includes(paper.check_state.state);
-}
 
 const key = (assignment: number | undefined) => ["papers", assignment];
 

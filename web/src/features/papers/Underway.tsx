@@ -1,7 +1,7 @@
 import LinearProgress from "@mui/material/LinearProgress";
 
 import type { PaperInfo } from "../../api/client";
-import { isBusy } from "../../api/paperList";
+import { isBusy } from "../../api/pages";
 
 /** How far the checks of all papers have come, as long as some are under way. */
 export function Underway({ papers }: { papers: readonly PaperInfo[] }) {

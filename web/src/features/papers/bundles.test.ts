@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 
-import { namedTwice, notHandedIn, takeable, type Bundle, type BundleFile } from "./bundles";
+import { askAgain, namedTwice, notHandedIn, takeable, type Bundle, type BundleFile } from "./bundles";
 import { isBundle, isPaper } from "./dropped";
 
 const file = (id: number, writer = "", problem = ""): BundleFile => ({ id, path: `${id}.docx`, looked_at: true, title: "", writer, told_by: "", problem, paper: null });
@@ -27,5 +27,21 @@ describe("a bundle", () => {
 describe("a class list", () => {
   it("shows who has not handed in", () => {
     expect(notHandedIn([{ name: "Ines Marlowe" }, { name: "Piers Dray" }], [{ writer: "Piers Dray" }])).toEqual(["Ines Marlowe"]);
+  });
+});
+
+describe("news of bundles", () => {
+  const bundle = (state: Bundle["state"], files: BundleFile[] = []): Bundle => ({ id: 1, file_name: "a.zip", state, problem: "", files });
+  const unread = { ...file(2), looked_at: false };
+
+  it("is asked for as long as there is some to come", () => {
+    expect(askAgain(undefined)).toBe(false);
+    expect(askAgain([bundle("ready", [file(1)]), bundle("unpacking")])).toBe(500);
+    expect(askAgain([bundle("ready", [file(1), unread])])).toBe(1200);
+  });
+
+  it("is not asked for what nobody looks at any more", () => {
+    expect(askAgain([bundle("ready", [file(1), { ...unread, problem: "no paper" }])])).toBe(false);
+    expect(askAgain([bundle("taken", [unread]), bundle("failed", [unread])])).toBe(false);
   });
 });

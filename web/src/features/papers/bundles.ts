@@ -9,6 +9,16 @@ export function takeable(bundle: Bundle): BundleFile[] {
   return bundle.files.filter((file) => file.problem === "" && file.paper === null);
 }
 
+const OFTEN = 500;
+const NOW_AND_THEN = 1200;
+
+/** How soon to ask for news, in milliseconds: while one is unpacked, while files are looked at, or not at all. */
+export function askAgain(bundles: readonly Bundle[] | undefined): number | false {
+  if (bundles?.some((bundle) => bundle.state === "unpacking")) return OFTEN;
+  const looking = bundles?.some((bundle) => bundle.state === "ready" && takeable(bundle).some((file) => !file.looked_at));
+  return looking ? NOW_AND_THEN : false;
+}
+
 /** Names that stand at more than one file: the second of them is taken as the next draft. */
 export function namedTwice(files: BundleFile[], writers: ReadonlyMap<number, string>): Set<string> {
   const seen = new Map<string, number>();

@@ -6,7 +6,7 @@ import { useId } from "react";
 import "./table.css";
 
 import type { PaperInfo } from "../../api/client";
-import { isBusy } from "../../api/paperList";
+import { isBusy } from "../../api/pages";
 import { READABLE } from "../../api/vocabulary";
 import { standingOf } from "./rows";
 

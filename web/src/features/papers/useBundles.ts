@@ -1,17 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { answered, client, sendForm } from "../../api/client";
-import { takeable, type Bundle } from "./bundles";
-
-const OFTEN = 500;
-const NOW_AND_THEN = 1200;
-
-/** How soon to ask again: it is unpacked, its files are looked at, or there is no news to come. */
-function again(bundles: Bundle[] | undefined): number | false {
-  if (bundles?.some((bundle) => bundle.state === "unpacking")) return OFTEN;
-  const looking = bundles?.some((bundle) => bundle.state === "ready" && takeable(bundle).some((file) => !file.looked_at));
-  return looking ? NOW_AND_THEN : false;
-}
+import { askAgain, type Bundle } from "./bundles";
 
 /** Classes handed in as one file, until they are put away. */
 export function useBundles(assignment: number) {
@@ -20,7 +10,7 @@ export function useBundles(assignment: number) {
   const list = useQuery({
     queryKey: key,
     queryFn: () => answered(client.GET("/api/assignments/{assignment_id}/bundles", { params: { path: { assignment_id: assignment } } })),
-    refetchInterval: (query) => again(query.state.data),
+    refetchInterval: (query) => askAgain(query.state.data),
   });
   const put = (bundle: Bundle) =>
     queries.setQueryData<Bundle[]>(key, (old) => [bundle, ...(old ?? []).filter((b) => b.id !== bundle.id)]);
