@@ -33,9 +33,7 @@ export default defineConfig(({ command }) => ({
             { name: "early", test: /src\/early\.ts$/ },
             // What several views share is one file, not ten of a few lines.
             { name: "shared", test: /src\/(api|shared)\// },
-            // The table alone needs it, and it is large.
-            { name: "grid", test: /node_modules\/@mui\/x-/ },
-            // What one view alone needs of it goes with that view.
+            // What one view alone needs goes with that view: the table's grid, above all.
             { name: "mui", test: /node_modules\/(@mui|@emotion)\//, minShareCount: 2 },
             { name: "base", test: /node_modules/, minShareCount: 2 },
           ],

@@ -42,6 +42,11 @@ class HouseRules(BrowserTestCase):
         self.assignment.refresh_from_db()
         return self.assignment.house
 
+    def press_and_save(self, button: Locator) -> None:
+        """The page shows a change before the server has answered; what is kept is read after."""
+        with self.page.expect_response(lambda answer: answer.request.method == "PUT"):
+            button.click()
+
     def test_a_change_is_tried_then_saved_then_undone(self) -> None:
         side = self.page.get_by_role("complementary", name="Before it is saved")
         self.choose("list_scope", "The list may hold works consulted and not cited.")
@@ -51,11 +56,11 @@ class HouseRules(BrowserTestCase):
         expect(side.get_by_role("row", name="Ines Marlowe")).to_contain_text("5 → 4")
         self.assertEqual(self.kept(), {})
         self.assert_open_to_all(self.page)
-        side.get_by_role("button", name="Save and check again").click()
+        self.press_and_save(side.get_by_role("button", name="Save and check again"))
         expect(self.page.get_by_text("The papers are being checked again")).to_be_visible()
         self.assertEqual(self.kept(), {"house": {"list_scope": "consulted"}})
         run_waiting_checks()
-        self.page.get_by_role("button", name="Undo").click()
+        self.press_and_save(self.page.get_by_role("button", name="Undo"))
         expect(side.get_by_role("button", name="Save and check again")).to_be_disabled()
         expect(self.page.get_by_text("all as the guide has it")).to_be_visible()
         self.assertEqual(self.kept(), {})

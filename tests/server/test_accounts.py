@@ -57,9 +57,13 @@ class SigningUp(AccountCase):
 
     def test_what_is_no_name_taken_or_weak_is_refused(self) -> None:
         with override_settings(SIGN_UP="open"):
-            for more in ({"username": "vale"}, {"username": "no name"}, {"password": "short"}):
+            for more, code in (
+                ({"username": "vale"}, "account-refused"),
+                ({"username": "no name"}, "account-refused"),
+                ({"password": "short"}, "password-weak"),
+            ):
                 with self.subTest(more):
-                    self.assertEqual(self.ask(Client(), **more).json()["code"], "account-refused")
+                    self.assertEqual(self.ask(Client(), **more).json()["code"], code)
         self.assertEqual(User.objects.count(), 1)
 
     def test_a_forged_one_is_refused(self) -> None:

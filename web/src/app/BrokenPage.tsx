@@ -1,9 +1,14 @@
 import Button from "@mui/material/Button";
+import { useEffect } from "react";
+import { useRouteError } from "react-router";
 
 import { Nothing } from "../shared/Nothing";
 
 /** What stands in place of a view that failed: nothing is lost, since nothing is kept in the page. */
 export function BrokenPage() {
+  const error = useRouteError();
+  // Whoever looks for the cause finds it in the browser's console; so do the tests.
+  useEffect(() => console.error(error), [error]);
   return (
     <>
       <Nothing
