@@ -69,7 +69,7 @@ def _tests_with_server(names: list[str]) -> int:
             "DJANGO_ALLOW_ASYNC_UNSAFE": "true",
             "GRELT_LOG_LEVEL": "CRITICAL",
         }
-        return _django_tests(names, env)
+        return _django_tests(names, env, side_by_side=True)
     finally:
         database.stop()
 
@@ -103,7 +103,7 @@ def _django_tests(names: list[str], env: dict[str, str], *, side_by_side: bool =
     began = time.monotonic()
     command = [str(PYTHON), "-W", "default", str(ROOT / "manage.py"), "test", "--noinput"]
     if side_by_side:
-        command += ["--parallel", "auto"]
+        command += ["--parallel", "auto", "--testrunner", "tests.runner.SideBySide"]
     command += names
     status = subprocess.run(command, cwd=ROOT, env=env, check=False).returncode
     say(f"Tests took {time.monotonic() - began:.0f} s.")

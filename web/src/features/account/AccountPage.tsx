@@ -38,6 +38,7 @@ export function AccountPage() {
           {password.isSuccess && <p role="status">It is changed.</p>}
           <Form
             key={password.submittedAt}
+            username={person?.username}
             fields={[
               { id: "old", label: "The one you have", type: "password", complete: "current-password" },
               { id: "new", label: "A new one", type: "password", complete: "new-password" },
@@ -62,6 +63,7 @@ export function AccountPage() {
             first, if others work in them.
           </p>
           <Form
+            username={person?.username}
             fields={[{ id: "password", label: "Your password", type: "password", complete: "current-password" }]}
             words="Delete my account"
             color="error"

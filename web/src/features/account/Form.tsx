@@ -13,6 +13,8 @@ interface FieldOf {
 
 interface Props {
   fields: FieldOf[];
+  /** Whose password it is, for what keeps passwords in the browser. */
+  username?: string;
   words: string;
   error: Error | null;
   busy: boolean;
@@ -21,7 +23,7 @@ interface Props {
 }
 
 /** A few fields and what they are sent for. */
-export function Form({ fields, words, error, busy, onSend, color = "primary" }: Props) {
+export function Form({ fields, username, words, error, busy, onSend, color = "primary" }: Props) {
   const [values, setValues] = useState<Record<string, string>>({});
   return (
     <Box
@@ -32,6 +34,7 @@ export function Form({ fields, words, error, busy, onSend, color = "primary" }: 
         onSend(values);
       }}
     >
+      {username && <input type="text" name="username" autoComplete="username" value={username} readOnly hidden />}
       {error && <Alert severity="error">{error.message}</Alert>}
       {fields.map((field) => (
         <TextField
