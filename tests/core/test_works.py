@@ -2,13 +2,11 @@
 
 from __future__ import annotations
 
-import json
 import unittest
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from grelt.exchange import FieldsInvalid, csl_of, work_of, works_from, works_to
 from grelt.forms.casing import case_changes
 from grelt.forms.names import initials_of, name_parts, written_name
 from grelt.forms.numbers import edition_value, number_forms
@@ -17,9 +15,7 @@ from grelt.guides.kinds import NamesForm, NumberForm, load_kinds
 from grelt.guides.pattern import PatternBroken, parse_pattern
 from grelt.text.lexicon import is_common, is_forename
 from grelt.text.names import PersonName
-from grelt.works import DateValue, Group, TextValue, Work, read_date, write_date
-
-from .works_made import works
+from grelt.works import DateValue, Group, read_date, write_date
 
 ORDERS = (("day month year", "short"), ("month day, year", "whole"), ("year, month day", "whole"))
 
@@ -190,61 +186,3 @@ class Patterns(unittest.TestCase):
         for text in ("{author", "[{author}", "{author}]", "{Author}"):
             with self.assertRaises(PatternBroken):
                 parse_pattern(text)
-
-
-class OpenFormats(unittest.TestCase):
-    @settings(derandomize=True, deadline=None, max_examples=60)
-    @given(works())
-    def test_csl_gives_a_work_back(self, work: Work) -> None:
-        self.assertEqual(work_of(json.loads(json.dumps(csl_of(work)))), work)
-
-    @settings(derandomize=True, deadline=None, max_examples=60)
-    @given(works(), st.sampled_from(("bibtex", "ris")))
-    def test_other_formats_give_back_what_they_can_hold(self, work: Work, format: str) -> None:
-        (read,) = works_from(works_to([work], format), format)
-        self.assertEqual(read.text("title"), work.text("title"))
-        self.assertEqual(read.names("author"), work.names("author"))
-        date, own = read.date(), work.date()
-        assert date is not None and own is not None
-        self.assertEqual(date.year, own.year)
-        for element in ("volume", "issue", "doi", "url"):
-            self.assertEqual(read.text(element), work.text(element))
-
-    def test_bibtex_as_others_write_it(self) -> None:
-        text = '@article{x, author = {Müller, J{\\"u}rgen and {Estuary Trust}}, title = {The {Tide} Mill}, journal={Estuary Review}, year=2021, month=apr, pages={20--41}}'
-        (work,) = works_from(text, "bibtex")
-        self.assertEqual(
-            work.names("author"), (PersonName("Müller", "Jürgen"), Group("Estuary Trust"))
-        )
-        self.assertEqual((work.text("title"), work.text("pages")), ("The Tide Mill", "20–41"))
-        self.assertEqual(work.date(), DateValue(2021, 4))
-
-    def test_nonsense_is_refused_with_a_message(self) -> None:
-        for text, format in (
-            ("", "bibtex"),
-            ("no records", "ris"),
-            ("{", "csl"),
-            ("[1]", "csl"),
-            ("{}", "csl"),
-            ("x", "word"),
-        ):
-            with self.subTest(format=format, text=text), self.assertRaises(FieldsInvalid) as caught:
-                works_from(text, format)
-            self.assertTrue(caught.exception.message.endswith("."))
-
-    def test_bad_fields_are_refused(self) -> None:
-        for item in (
-            {"type": "book", "author": "Okonjo"},
-            {"type": "book", "author": [{"given": "Adaeze"}]},
-            {"type": "book", "issued": "2021"},
-            {"type": "book", "issued": {"date-parts": [["x"]]}},
-        ):
-            with self.subTest(item=item), self.assertRaises(FieldsInvalid):
-                work_of(item)
-
-    def test_italics_within_a_title_go_through_csl(self) -> None:
-        work = work_of({"type": "article-journal", "title": "Restoring <i>Salicornia</i> on pans"})
-        value = work.values["title"]
-        assert isinstance(value, TextValue)
-        self.assertEqual([s.of(value.text) for s in value.apart], ["Salicornia"])
-        self.assertEqual(csl_of(work)["title"], "Restoring <i>Salicornia</i> on pans")

@@ -41,6 +41,8 @@ TEXT_VARIABLES = {
 }
 # Elements of ours that CSL has no variable for.
 CUSTOM = ("handle", "institution", "article", "uploader")
+# Kinds whose number is that of an issue; of others it is their own.
+IN_ISSUES = ("journal-article", "magazine-article", "newspaper-article", "review", "interview")
 _BY_TYPE = {csl: kind for kind, csl in reversed(KINDS.items())}
 _ITALIC = re.compile(r"</?i>")
 

@@ -7,9 +7,9 @@ from typing import Any
 import rispy
 
 from ..text.name_lists import inverted_name
-from ..text.names import natural_name
+from ..text.names import PersonName, natural_name
 from ..works import DateValue, Group, Name, TextValue, Value, Work, read_date
-from .csl import FieldsInvalid
+from .csl import IN_ISSUES, FieldsInvalid
 
 _TYPES = {
     "book": "BOOK", "edited-book": "EDBOOK", "chapter": "CHAP", "journal-article": "JOUR",
@@ -69,6 +69,8 @@ def _work(entry: dict[str, Any]) -> Work:
     accessed = _date(str(entry.get("access_date") or ""))
     if accessed is not None:
         values["accessed"] = accessed
+    if kind not in IN_ISSUES and "issue" in values:
+        values["number"] = values.pop("issue")
     if kind == "thesis" and "publisher" in values:
         values["institution"] = values.pop("publisher")
     if kind == "book" and "author" not in values and "editor" in values:
@@ -77,8 +79,15 @@ def _work(entry: dict[str, Any]) -> Work:
 
 
 def _name(text: str) -> Name:
-    read = inverted_name(text) if "," in text else natural_name(text)
-    return read if read is not None and read.given else Group(text.strip().rstrip(","))
+    """A name as `Family, Given, Suffix`; a group has no comma, or one behind it."""
+    family, *rest = (part.strip() for part in text.strip().split(","))
+    if len(rest) == 2 and not rest[1]:
+        # A comma behind a person's name, or a group with one in its name?
+        return inverted_name(text) or Group(text.strip().rstrip(","))
+    if rest and rest[0]:
+        return PersonName(family, rest[0], ", ".join(rest[1:]))
+    read = natural_name(family) if not rest else None
+    return read if read is not None and read.given else Group(family)
 
 
 def _date(text: str) -> DateValue | None:
@@ -112,16 +121,17 @@ def _entry(work: Work) -> dict[str, Any]:
     back = {e: f for f, e in reversed(_TEXTS.items())}
     for element, field in back.items():
         if work.text(element):
-            entry[field] = work.text(element)
-    if work.text("institution"):
-        entry["publisher"] = work.text("institution")
+            entry[field] = _line(work.text(element))
+    for element, field in (("institution", "publisher"), ("number", "number")):
+        if work.text(element):
+            entry[field] = _line(work.text(element))
     if work.text("pages"):
-        start, _, end = work.text("pages").replace("–", "-").partition("-")
+        start, _, end = _line(work.text("pages")).replace("–", "-").partition("-")
         entry["start_page"] = start
         if end:
             entry["end_page"] = end
     if work.text("url"):
-        entry["urls"] = [work.text("url")]
+        entry["urls"] = [_line(work.text("url"))]
     for field, element in (("date", "date"), ("access_date", "accessed")):
         date = work.date(element)
         if date is not None and date.year is not None:
@@ -138,5 +148,10 @@ def _entry(work: Work) -> dict[str, Any]:
 
 def _written(name: Name) -> str:
     if isinstance(name, Group):
-        return f"{name.literal},"
-    return ", ".join(filter(None, (name.family, name.given, name.suffix)))
+        return f"{_line(name.literal)},"
+    return _line(", ".join(filter(None, (name.family, name.given, name.suffix))))
+
+
+def _line(text: str) -> str:
+    """A value is one line: what stood on the next would be another field."""
+    return " ".join(text.split())
