@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import csv
-import io
 import re
 import unicodedata
 from collections.abc import Iterable, Sequence
@@ -34,38 +33,56 @@ class ListUnreadable(ValueError):
 def read_class_list(text: str) -> list[Listed]:
     """A class list: a .csv with a column of names (or of first and last names) and perhaps one of addresses, or
     a name a line. Raises `ListUnreadable`."""
-    text = text.removeprefix("\ufeff")
-    lines = [line for line in text.splitlines() if line.strip()]
-    if not lines:
+    rows = _rows(text.removeprefix("\ufeff"))
+    if not rows:
         raise ListUnreadable("There is nobody on it.")
-    dialect = (
-        "\t" if "\t" in lines[0] else ";" if lines[0].count(";") > lines[0].count(",") else ","
-    )
-    rows = [
-        [c.strip() for c in row]
-        for row in csv.reader(io.StringIO("\n".join(lines)), delimiter=dialect)
-    ]
-    heads = [c.casefold() for c in rows[0]]
+    heads = [c.casefold() for c in rows[0].cells]
     columns = {
         what: next((i for i, head in enumerate(heads) if head in names), None)
         for what, names in (("name", _NAMES), ("first", _FIRST), ("last", _LAST), ("mail", _MAILS))
     }
     headed = columns["name"] is not None or columns["last"] is not None
     found: dict[str, Listed] = {}
-    for number, row in enumerate(rows[1:] if headed else rows, start=2 if headed else 1):
-        name = (
-            _name(row, columns)
-            if headed
-            else _turned(dialect.join(row) if dialect == "," else row[0])
-        )
+    for row in rows[1:] if headed else rows:
+        cells = row.cells
         mail = columns["mail"]
-        email = row[mail] if headed and mail is not None and mail < len(row) else ""
+        email = cells[mail] if headed and mail is not None and mail < len(cells) else ""
+        name = _name(cells, columns) if headed else _turned(row.line)
         if len(name) > _LONGEST or not any(c.isalpha() for c in name):
-            raise ListUnreadable(f"Line {number} has no name in it: “{' '.join(row)[:60]}”.")
-        found.setdefault(_key(name), Listed(name, email[:254]))
+            raise ListUnreadable(
+                f"Line {row.number} has no name in it: “{' '.join(cells)[:60].strip()}”."
+            )
+        found.setdefault(" ".join(_words(name)), Listed(name, email[:254]))
     if len(found) > _MOST:
         raise ListUnreadable(f"It has more than {_MOST:,} names.")
     return list(found.values())
+
+
+@dataclass(frozen=True)
+class _Row:
+    """A line of the list by its number, in cells, and as a name where there are no heads over them."""
+
+    number: int
+    cells: list[str]
+    line: str
+
+
+def _rows(text: str) -> list[_Row]:
+    """The lines that are not empty. Raises `ListUnreadable`."""
+    lines = text.replace("\r\n", "\n").replace("\r", "\n").split("\n")
+    first = next((line for line in lines if line.strip()), "")
+    mark = "\t" if "\t" in first else ";" if first.count(";") > first.count(",") else ","
+    rows: list[_Row] = []
+    reader = csv.reader(lines, delimiter=mark)
+    try:
+        for read in reader:
+            cells = [" ".join(c.split()) for c in read]
+            if any(cells):
+                line = ", ".join(cells) if mark == "," else cells[0]
+                rows.append(_Row(reader.line_num, cells, line))
+    except csv.Error as error:
+        raise ListUnreadable(f"Line {reader.line_num} is no line of a .csv: {error}.") from error
+    return rows
 
 
 def _name(row: Sequence[str], columns: dict[str, int | None]) -> str:
@@ -132,7 +149,3 @@ def _words(text: str) -> list[str]:
     plain = unicodedata.normalize("NFKD", re.sub(r"(?<=[a-z])(?=[A-Z])", " ", text))
     folded = "".join(c for c in plain if not unicodedata.combining(c)).casefold()
     return re.findall(r"[^\W\d_]+", folded)
-
-
-def _key(name: str) -> str:
-    return " ".join(sorted(_words(name)))

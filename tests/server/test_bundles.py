@@ -8,6 +8,8 @@ from typing import Any
 
 from django.core.files.uploadedfile import SimpleUploadedFile
 from django.test import SimpleTestCase, TestCase
+from hypothesis import given, settings
+from hypothesis import strategies as st
 from procrastinate.contrib.django.models import ProcrastinateJob
 
 from bundles.actions.look_at import look_at_file, to_look_at
@@ -94,9 +96,32 @@ class ClassLists(SimpleTestCase):
                 self.assertEqual([w.name for w in read_class_list(text)], wanted)
 
     def test_what_is_no_list_is_refused_with_its_line(self) -> None:
-        for text, words in (("\n", "nobody"), ("name,mail\nInes,\n123,\n", "Line 3")):
+        for text, words in (
+            ("\n", "nobody"),
+            ("name,mail\nInes,\n123,\n", "Line 3"),
+            ("name,mail\n\n\nInes,\n\n123,\n", "Line 6"),
+            ("Ines Marlowe\n" + '"' + "a" * 200_000, "Line 2 is no line of a .csv"),
+        ):
             with self.assertRaisesMessage(ListUnreadable, words):
                 read_class_list(text)
+
+    def test_names_turned_round_are_two_people(self) -> None:
+        self.assertEqual(
+            [w.name for w in read_class_list("Lee Ann\nAnn Lee\nlee ann\n")], ["Lee Ann", "Ann Lee"]
+        )
+
+    @settings(derandomize=True, deadline=None, max_examples=300)
+    @given(st.text(st.sampled_from("aÉ李;,\t\n\r\"' 0@\x00\ufeff\u2028"), max_size=40))
+    def test_whatever_it_is_it_is_read_or_refused(self, text: str) -> None:
+        try:
+            listed = read_class_list(text)
+        except ListUnreadable as unreadable:
+            self.assertTrue(str(unreadable).endswith("."))
+            return
+        self.assertGreater(len(listed), 0)
+        for one in listed:
+            self.assertEqual(one.name, " ".join(one.name.split()))
+            self.assertTrue(any(c.isalpha() for c in one.name))
 
     def test_one_is_told_by_a_line_or_by_the_name_of_a_file_and_never_guessed(self) -> None:
         names = ["Ines Marlowe", "Piers Dray", "Zoë de la Mar", "Ana Lund", "Olaf Lund"]

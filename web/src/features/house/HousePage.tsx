@@ -10,6 +10,7 @@ import "./house.css";
 
 import type { Schemas } from "../../api/client";
 import { useGuides } from "../../api/guides";
+import { FileButton } from "../../shared/FileButton";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
@@ -91,7 +92,6 @@ function House({ courses, course, assignment, saved, under, guide: savedGuide, s
   const table = useHouseTable(guide);
   const guides = useGuides();
   const file = useReadFile();
-  const chooser = useRef<HTMLInputElement>(null);
   const search = useRef<HTMLInputElement>(null);
   const changed = guide !== savedGuide || !sameTables(house, saved);
   const { preview, error } = usePreview({ course: course.id, assignment: assignment?.id }, guide, house, changed);
@@ -214,21 +214,16 @@ function House({ courses, course, assignment, saved, under, guide: savedGuide, s
                   )),
               )}
             </TextField>
-            <Button size="small" onClick={() => chooser.current?.click()}>
-              From a file
-            </Button>
-            <input
-              ref={chooser}
-              type="file"
-              accept=".toml"
-              hidden
-              aria-label="House rules from a file"
-              onChange={(event) => {
-                const picked = event.target.files?.[0];
-                event.target.value = "";
+            <FileButton
+              size="small"
+              what="House rules from a file"
+              accept={[".toml"]}
+              onFiles={([picked]) => {
                 if (picked) file.mutate(picked, { onSuccess: (read) => setHouse(tablesOf(read.house)) });
               }}
-            />
+            >
+              From a file
+            </FileButton>
           </div>
           {file.error && <ProblemNote problem={file.error} />}
           <h2>If you save this</h2>

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 
 import { answered, client, type Schemas } from "../../api/client";
+import { textOf } from "../../shared/textOf";
 import type { OwnKind, Tables } from "./tables";
 
 export type HouseTable = Schemas["HouseTableSchema"];
@@ -45,7 +46,7 @@ export function useSaveCourse(id: number) {
 
 export function useReadFile() {
   return useMutation({
-    mutationFn: async (file: File) => answered(client.POST("/api/house-rules/read", { body: { text: await file.text() } })),
+    mutationFn: async (file: File) => answered(client.POST("/api/house-rules/read", { body: { text: await textOf(file) } })),
   });
 }
 

@@ -9,6 +9,9 @@ import Typography from "@mui/material/Typography";
 import { useState } from "react";
 
 import type { Schemas } from "../../api/client";
+import { FileButton } from "../../shared/FileButton";
+import { textOf } from "../../shared/textOf";
+import { classListText } from "./classList";
 import type { useClassList } from "./useBundles";
 
 interface Props {
@@ -19,7 +22,7 @@ interface Props {
 
 /** Who is in the class: by it files get their writers, and it shows who has not handed in. */
 export function ClassListDialog({ list, set, onClose }: Props) {
-  const [text, setText] = useState(() => (list.length > 0 ? ["Name,Email", ...list.map((w) => `${/,/.test(w.name) ? `"${w.name}"` : w.name},${w.email}`)].join("\n") : ""));
+  const [text, setText] = useState(() => classListText(list));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="class-list-title">
       <DialogTitle id="class-list-title">The class list of the course</DialogTitle>
@@ -41,18 +44,17 @@ export function ClassListDialog({ list, set, onClose }: Props) {
           slotProps={{ inputLabel: { shrink: true } }}
           placeholder={"Ines Marlowe\nPiers Dray"}
         />
-        <Button component="label" size="small" sx={{ mt: 1 }}>
+        <FileButton
+          size="small"
+          sx={{ mt: 1 }}
+          what="Class list from a file"
+          accept={[".csv", ".txt"]}
+          onFiles={([file]) => {
+            if (file) void textOf(file).then(setText);
+          }}
+        >
           From a file …
-          <input
-            type="file"
-            accept=".csv,.txt"
-            hidden
-            onChange={(event) => {
-              void event.target.files?.[0]?.text().then(setText);
-              event.target.value = "";
-            }}
-          />
-        </Button>
+        </FileButton>
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Cancel</Button>

@@ -12,6 +12,7 @@ import { Link, useParams } from "react-router";
 import { useAssignment, useHideNames } from "../../api/assignment";
 import type { PaperInfo } from "../../api/client";
 import { READABLE } from "../../api/vocabulary";
+import { FileButton } from "../../shared/FileButton";
 import { ProblemNote } from "../../shared/ProblemNote";
 import { TopBar } from "../../shared/TopBar";
 import { useKeys } from "../../shared/useKeys";
@@ -60,8 +61,8 @@ export function PapersPage() {
   const [removed, setRemoved] = useState<PaperInfo | null>(null);
   const [selected, setSelected] = useState<GridRowSelectionModel>(NONE);
   const chosen = useMemo(() => chosenIn(papers ?? [], selected), [papers, selected]);
-  const chooser = useRef<HTMLInputElement>(null);
-  useKeys({ u: () => chooser.current?.click() });
+  const handing = useRef<HTMLButtonElement>(null);
+  useKeys({ u: () => handing.current?.click() });
 
   const drop = (event: DragEvent) => {
     event.preventDefault();
@@ -128,22 +129,17 @@ export function PapersPage() {
             </Button>
           )}
           <Typography color="text.secondary">Drop papers anywhere here, or</Typography>
-          <Button variant="contained" startIcon={<UploadFileOutlined />} onClick={() => chooser.current?.click()}>
-            Hand in papers
-          </Button>
-          <input
-            ref={chooser}
-            type="file"
-            accept={[...READABLE, ".zip"].join(",")}
+          <FileButton
+            ref={handing}
+            variant="contained"
+            startIcon={<UploadFileOutlined />}
+            what="Papers to hand in"
+            accept={[...READABLE, ".zip"]}
             multiple
-            hidden
-            aria-label="Papers to hand in"
-            onChange={(event) => {
-              const files = [...(event.target.files ?? [])];
-              event.target.value = "";
-              hand(files);
-            }}
-          />
+            onFiles={hand}
+          >
+            Hand in papers
+          </FileButton>
         </Box>
         {failure && <Alert severity="error" sx={{ mb: 2 }}>{failure.message}</Alert>}
         <Bundles bundles={bundles} names={names} />
