@@ -91,6 +91,11 @@ class Paper:
         )
 
     @cached_property
+    def named_by_entries(self) -> frozenset[int]:
+        """Entries that another entry names, as what holds it."""
+        return frozenset(c.leads_to for c in self.references.cross_references.values())
+
+    @cached_property
     def note_references(self) -> NoteReferences:
         """The form of full references in notes."""
         return NoteReferences(self.document, self.citations, self.policy, self.vocabulary)

@@ -8,13 +8,14 @@ from __future__ import annotations
 import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 
 from .cutting import Cut, Hand, cut_entry, own_cut, written_entry
-from .cutting.cut import Opened
-from .cutting.written import Written
+from .cutting.cut import CutElement, Opened
+from .cutting.written import Written, written_text
 from .difference import Checked, Difference, check_cut
 from .document import Document
-from .entries import Entry, OpeningKind
+from .entries import CrossReference, Entry, OpeningKind, cross_references
 from .forms import Vocabulary
 from .forms.own_kinds import kinds_for
 from .guides import Policy, available_guides, load_guide
@@ -31,8 +32,6 @@ from .text.spans import Span
 _FOREIGN_FROM = 2.5
 # Faults under which another guide's form is that of an entry that has none here.
 _UNTOLD = 1.5
-# So many articles with an issue tell that a list gives issues; some journals have none all the same.
-_ISSUES_USUAL = 8
 # A volume and its pages in the form that a journal without issues has: `68:83–90`.
 _WITHOUT_ISSUE = re.compile(r"\d:\d")
 # Papers in an archive: lists have them in many forms, and no kind of ours is meant.
@@ -54,6 +53,8 @@ _RANKS = re.compile(
     r"(?<=,\s)(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Dame|Rev|Fr|Captain|Judge)\b\.?\s"
     r"|,\s(?:Ph\.?\s?D|M\.?D|M\.?A|B\.?A|MSc|MPhil|Esq|FRS)\b\.?"
 )
+# What leaves the rest to another entry is a part of what that one is.
+_PART = "chapter"
 _ONLY_ADDRESS = frozenset(
     ("url", "doi", "title", "words", "retrieved", "accessed", "supplement", "annotation", "stray")
 )
@@ -92,9 +93,16 @@ class References:
             self._found[number] = self._examine(number)
         return self._found[number]
 
+    @cached_property
+    def cross_references(self) -> dict[int, CrossReference]:
+        """Entries that leave the rest to another."""
+        return cross_references(self.entries)
+
     def _examine(self, number: int) -> Reference:
         kinds = kinds_for(self.policy)
         hand = self.hands.get(number)
+        if number in self.cross_references and "cross_references" in kinds.marks and not hand:
+            return self._cross_reference(number, kinds)
         cut = self._first_cut(number)
         written = cut.written
         opened = opening_of(self.entries[number], written, self.surnames)
@@ -152,6 +160,24 @@ class References:
                     return Reference(cut, checked, (whole,), foreign=foreign)
         return Reference(cut, checked, _weighed(checked, readings))
 
+    def _cross_reference(self, number: int, kinds: Kinds) -> Reference:
+        """Its own part, author and title, is held to the form; what it says of the other entry stays."""
+        entry = self.entries[number]
+        whole = written_entry([self.document.paragraphs[i] for i in entry.paragraphs])
+        start = whole.flat.forth(self.cross_references[number].span.start)
+        own = written_text(
+            whole.text[:start].rstrip(),
+            [s for s in whole.italics if s.end <= start],
+            known=whole.italics_known,
+        )
+        opened = opening_of(entry, whole, self.surnames)
+        cut = cut_entry(own, opened, kinds, Hand(_PART))
+        rest = Span(start, len(whole.text))
+        kept = CutElement("supplement", rest, rest, "plain", None)
+        cut = replace(cut, written=whole, elements=(*cut.elements, kept), by_hand=False)
+        needed = frozenset(kinds.kinds[_PART].needs) - {"author", "title"}
+        return Reference(cut, checked := self._checked(cut, kinds, needed), checked.differences)
+
     def _first_cut(self, number: int) -> Cut:
         """An entry's best cut by itself, before its faults are weighed."""
         if number not in self._cuts:
@@ -182,8 +208,10 @@ class References:
 
     def _check(self, cut: Cut, kinds: Kinds, number: int) -> Checked:
         asked = {"volume", "issue"} & cut.work.values.keys() == {"volume"}
-        has_none = asked and (_needs_no_issue(cut, kinds) or not self._issues_usual(number, cut))
-        waived = frozenset(("issue",)) if has_none else frozenset()
+        has_none = asked and (_needs_no_issue(cut, kinds) or not self._gives_issues(number, cut))
+        return self._checked(cut, kinds, frozenset(("issue",)) if has_none else frozenset())
+
+    def _checked(self, cut: Cut, kinds: Kinds, waived: frozenset[str]) -> Checked:
         return check_cut(
             cut,
             kinds,
@@ -194,24 +222,16 @@ class References:
             strict_dashes=self.policy.house.value("dashes") == "strict",
         )
 
-    def _issues_usual(self, number: int, cut: Cut) -> bool:
-        """Whether a journal cited by its volume alone is likely to have issues: another entry gives one
-        of the same journal, or nearly all of many do."""
+    def _gives_issues(self, number: int, cut: Cut) -> bool:
+        """Whether another entry gives an issue of the same journal: some journals have none."""
         journal = letters(cut.work.text("container"))
-        with_issue = without = 0
-        for other in range(len(self.entries)):
-            if other == number:
-                continue
-            work = self._first_cut(other).work
-            if not work.text("volume") or not work.text("container"):
-                continue
-            if work.text("issue"):
-                if letters(work.text("container")) == journal:
-                    return True
-                with_issue += 1
-            else:
-                without += 1
-        return with_issue >= _ISSUES_USUAL and with_issue > 8 * without
+        others = (self._first_cut(n).work for n in range(len(self.entries)) if n != number)
+        return any(
+            work.text("volume")
+            and work.text("issue")
+            and letters(work.text("container")) == journal
+            for work in others
+        )
 
     def _foreign(self, written: Written, opened: Opened, most: float) -> tuple[str, str]:
         """The guide of another system in whose form an entry stands, or nearly, and the kind there."""

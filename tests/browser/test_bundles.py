@@ -62,3 +62,15 @@ class AClassAtOnce(BrowserTestCase):
         self.page.get_by_label("Class list", exact=True).fill("12345")
         self.page.get_by_role("button", name="Save").click()
         expect(self.page.get_by_role("alert").last).to_contain_text("Line 1 has no name in it")
+
+    def test_a_class_list_from_a_spreadsheet_is_asked_for_by_the_keyboard(self) -> None:
+        self.page.get_by_role("button", name="Class list").click()
+        with self.page.expect_file_chooser() as asked:
+            self.page.get_by_role("button", name="From a file …").press("Enter")
+        words = "Last name;First name\r\nde la Mar;Zoë\r\nDray;Piers\r\n".encode("windows-1252")
+        asked.value.set_files([payload("class.csv", words)])
+        expect(self.page.get_by_label("Class list", exact=True)).to_have_value(
+            "Last name;First name\nde la Mar;Zoë\nDray;Piers\n"
+        )
+        self.page.get_by_role("button", name="Save").click()
+        expect(self.page.get_by_role("button", name="Class list (2)")).to_be_visible()

@@ -12,6 +12,8 @@ from ..text.spans import Span
 from .model import Citation, Cue
 
 DOUBTFUL = 0.55
+# A name so near before a title owns it: `Aske’s *Lamps*`, `Aske, *Lamps*`.
+_POSSESSIVE = len("’s “")
 _TURN = re.compile(r";|\b(?:but|while|whereas|although|though|yet|and)\b", re.I)
 
 
@@ -25,7 +27,8 @@ def nearest_group(text: str, cues: tuple[Cue, ...]) -> tuple[Cue, ...]:
         return ()
     chosen = _speaker(text, pool)
     group = [pool[chosen]]
-    for cue in reversed(pool[:chosen]):
+    for number in range(chosen - 1, -1, -1):
+        cue = pool[number]
         between = text[cue.span.end : group[0].span.start]
         joined = re.fullmatch(r",?\s+(?:and|&)\s+|,\s+", between) is not None
         # `Okonjo’s *Salt*`, `in *Salt*, Okonjo`: author and title point at one entry.
@@ -34,6 +37,9 @@ def nearest_group(text: str, cues: tuple[Cue, ...]) -> tuple[Cue, ...]:
         mixed = kinds == {"name", "title"} and new and len(between) <= 60 and "(" not in between
         if not (joined and cue.kind == group[0].kind) and not mixed:
             break
+        if mixed and cue.kind == "name" and len(between) > _POSSESSIVE:
+            # `Prynne reads the boats in Aske’s novel as “lamps”`: the words are Prynne’s.
+            cue = pool[_speaker(text, pool[: number + 1])]
         group.insert(0, cue)
     return tuple(group)
 
@@ -65,8 +71,15 @@ def names_of(text: str, cues: tuple[Cue, ...]) -> NameList | None:
     read = natural_names(text[names[0].span.start : names[-1].span.end])
     if read is not None and len(read.names) >= len(names):
         return read
-    # Names that are words of groups too: each as the list has it.
-    return NameList(tuple(PersonName(c.text.strip()) for c in names)) if len(names) > 1 else read
+    if len(names) > 1 or read is None:
+        # Names that are words of groups too, or written small: each as it stands.
+        return NameList(tuple(_as_it_stands(c.text.strip()) for c in names))
+    return read
+
+
+def _as_it_stands(words: str) -> PersonName:
+    given, _, family = words.rpartition(" ")
+    return PersonName(family, given) if family.islower() else PersonName(words)
 
 
 def name_of(cues: tuple[Cue, ...]) -> NameList | None:

@@ -170,7 +170,8 @@ def _read_parenthesis(
     for piece in read_in_another(text, split_works(text, bracket.inner, walk.known)):
         dated = read_dated(text, piece, paragraph.italics, walk.known)
         if dated and (walk.dated or dated[0].source or dated[0].personal):
-            parts += dated
+            # `Okonjo 2021a; 2021b`: another work of whoever stands before.
+            parts += [_continuing(p, parts, walk.known) for p in dated]
             continue
         part = read_part(text, piece, paragraph.italics, walk.known)
         if part is None:
@@ -256,6 +257,19 @@ def _read_parenthesis(
         used.update(c.span for c in before if _may_mean(c, part))
         if not tentative:
             walk.last_in_stretch = len(walk.citations) - 1
+
+
+def _continuing(part: Part, before: list[Part], known: KnownSources) -> Part:
+    """A year alone is that of the source before it in the parenthesis, where the list has it so."""
+    if part.source or part.year is None or part.year_span is None or not before:
+        return part
+    last = before[-1]
+    name = last.names.names[0].family if last.names is not None else last.source
+    if last.year is None or not known.is_year_of(name, part.year):
+        return part
+    return replace(
+        part, source=last.source, source_span=part.year_span, names=last.names, title=last.title
+    )
 
 
 def _may_mean(cue: Cue, part: Part) -> bool:

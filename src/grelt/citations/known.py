@@ -17,11 +17,13 @@ _JOINTS = re.compile(r",?\s+(?:and|&)\s+|,\s+")
 
 @dataclass(frozen=True, slots=True)
 class KnownPhrase:
-    """A folded phrase of the list: a surname with the given names seen, a group, a title."""
+    """A folded phrase of the list: a surname with the given names seen, a group, a title. `small` says that
+    its bearer writes it without a capital."""
 
     words: tuple[str, ...]
     kind: str
     given: frozenset[str] = frozenset()
+    small: bool = False
 
 
 def _longest_first(phrase: KnownPhrase) -> int:
@@ -37,6 +39,7 @@ class KnownSources:
     titles: dict[str, list[tuple[str, ...]]] = field(default_factory=dict)
     surnames: dict[str, str] = field(default_factory=dict)
     surnames_by_length: dict[int, list[str]] = field(default_factory=dict)
+    small: set[str] = field(default_factory=set)
     dated: bool = False
     years: dict[str, set[str]] = field(default_factory=dict)
     _phrases: dict[tuple[tuple[str, ...], str], KnownPhrase] = field(default_factory=dict)
@@ -57,7 +60,9 @@ class KnownSources:
             key = letters(family)
             if self.surnames.setdefault(key, family) == family:
                 self.surnames_by_length.setdefault(len(key), []).append(key)
-            self._add(KnownPhrase(phrase, "name", frozenset(words(given))))
+            self._add(KnownPhrase(phrase, "name", frozenset(words(given)), family.islower()))
+            if family.islower():
+                self.small.add(phrase[-1])
 
     def add_group(self, name: str) -> None:
         phrase = without_article(words(name))
@@ -77,6 +82,10 @@ class KnownSources:
             # Named in running text without marks or italics: told by its capitals.
             self._add(KnownPhrase(phrase, "title"))
 
+    def says_small(self, text: str) -> bool:
+        """Whether a surname that its bearer writes without a capital stands in a text."""
+        return bool(self.small) and not self.small.isdisjoint(words(text))
+
     def has_surname(self, names: NameList) -> bool:
         """Whether the first of some names is an author of the list."""
         return bool(names.names) and letters(names.names[0].family) in self.surnames
@@ -88,9 +97,13 @@ class KnownSources:
         if "," in bare and bare == text.strip() and not _JOINED.search(bare):
             return None  # by a comma alone no names are joined
         parts = [p.strip() for p in _JOINTS.split(bare)]
-        if not all(p and self.is_surname(p) and any(map(str.isupper, p)) for p in parts):
+        if not all(p and self.is_surname(p) and self._is_proper(p) for p in parts):
             return None
         return NameList(tuple(PersonName(p) for p in parts), bare != text.strip())
+
+    def _is_proper(self, name: str) -> bool:
+        """Whether a surname of the list is written as its bearer does: with a capital, or as the list has it."""
+        return any(map(str.isupper, name)) or self.surnames[letters(name)] == name
 
     def is_surname(self, word: str) -> bool:
         return letters(word) in self.surnames
@@ -99,7 +112,8 @@ class KnownSources:
         """Whether words begin as an author or a title of the list does, whole and with a capital."""
         phrase = without_article(words(text))
         return bool(phrase) and any(
-            phrase[: len(known.words)] == known.words and any(map(str.isupper, text))
+            phrase[: len(known.words)] == known.words
+            and (any(map(str.isupper, text)) or known.small)
             for known in self.by_first.get(phrase[0], ())
         )
 
@@ -131,7 +145,8 @@ class KnownSources:
         if known is None:
             bisect.insort(same, phrase, key=_longest_first)
         else:
-            phrase = KnownPhrase(phrase.words, phrase.kind, known.given | phrase.given)
+            small = known.small or phrase.small
+            phrase = KnownPhrase(phrase.words, phrase.kind, known.given | phrase.given, small)
             at = bisect.bisect_left(same, _longest_first(phrase), key=_longest_first)
             same[same.index(known, at)] = phrase
         self._phrases[key] = phrase

@@ -54,7 +54,7 @@ _GROUP = re.compile(
     rf"(?:[\s-]+(?:of|the|for|and|&|on|in|at|to|de|du|des|la|von|{UPPER}[\w’'&.-]*|\d{{1,4}}))*,?"
 )
 # A book of a sacred work, before its chapter and verse: `Gen.`, `1 Cor.`
-_HANDLE = re.compile(r"@[\w.]{2,30}")
+_HANDLE = re.compile(r"(?:@|u/)[\w.]{2,30}")
 _BOOK = re.compile(r"(?:[1-3]\s)?[A-Z][a-z]{1,12}\.?")
 # A day: `14 March 1821`, `October 9, 2026`.
 DAY = re.compile(
@@ -263,7 +263,7 @@ def _source(
         if names is not None and _is_group(tail) and tail.casefold().strip(".") not in SUFFIXES:
             at = span.end - len(said[comma + 1 :].lstrip())
             return names, TitleCue(tail, "plain", Span(at, span.end))
-    if _HANDLE.fullmatch(said) or (said[:1] == "@" and known.opens(said)):
+    if _HANDLE.fullmatch(said) or (said.startswith(("@", "u/")) and known.opens(said)):
         return None, None
     names = natural_names(said)
     if names is not None and not _reads_as_group(said):

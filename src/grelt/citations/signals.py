@@ -27,6 +27,9 @@ _ET_AL = re.compile(
     r"\s+(?:et\.?\s+al\.?(?!\w)|and\s+(?:(?:her|his|their)\s+)?(?:others|colleagues|co-?authors))",
     re.I,
 )
+# What follows a name that is cited there: `boyd (2014)`, `boyd and Ellison`, `boyd et al.`
+_CITED = re.compile(r"\s\(|,?\s(?:and|&)\s[A-Z]|\set\sal\b")
+_ARTICLE = re.compile(r"\b(?:the|The|this|a|an)\s+$")
 # Words with a capital before a name that are none of it, and subjects that name no source.
 OPENERS = table("verbs.openers", "words")
 _COMMON_SUBJECTS = table("verbs.subjects", "words")
@@ -81,7 +84,8 @@ def _known_at(
         stop = tokens[end - 1][1][1]
         possessive = _possessive(tokens[end - 1][0])
         span_end = stop - possessive
-        if not _is_proper(text[start:span_end], phrase):
+        proper = _is_proper(text[start:span_end], phrase)
+        if not proper and not (phrase.small and phrase.kind == "name"):
             continue
         if phrase.kind == "title":
             span = Span(start, span_end)
@@ -102,6 +106,9 @@ def _known_at(
                 (i for i in range(end, len(tokens)) if tokens[i][1][0] >= span.end), len(tokens)
             )
         signal, strong = _signal(text, tokens, begin, end, bool(possessive), span.end)
+        presented = signal or begin < at or _CITED.match(text, span.end) is not None
+        if not proper and (not presented or _ARTICLE.search(text[max(0, start - 6) : start])):
+            continue  # written small, a name is a word like others unless it is presented as a name
         begins = re.search(r"(?:^|[.?!][”\"’)]*)\s*$", text[max(0, span.start - 6) : span.start])
         speaks = begins is not None if possessive else _speaks(text, tokens, end, span.end)
         return end, Cue(
@@ -266,7 +273,7 @@ def _unknown_at(text: str, tokens: list[tuple[str, tuple[int, int]]], at: int) -
         return None
     if fold(word) in _COMMON_SUBJECTS:
         return None
-    if re.search(r"\b(?:the|The|this|a|an)\s+$", text[max(0, start - 6) : start]):
+    if _ARTICLE.search(text[max(0, start - 6) : start]):
         return None  # a thing, or a group that is not looked out for
     if at > 0 and text[tokens[at - 1][1][1] : start] == " " and _capital(tokens[at - 1][0]):
         return None

@@ -77,7 +77,8 @@ def is_dated(document: Document, structure: Structure, known: KnownSources) -> b
             before = paragraph.text[max(0, span.start - 30) : span.start].rstrip()
             if DAY.match(inside):
                 continue
-            if _DATED.search(inside) and (CAPITALISED.search(inside) or _NAMED.search(before)):
+            named = CAPITALISED.search(inside) or _NAMED.search(before)
+            if _DATED.search(inside) and (named or known.says_small(f"{before} {inside}")):
                 dated += 1
             elif _PAGED.fullmatch(inside):
                 paged += 1

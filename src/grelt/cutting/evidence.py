@@ -111,7 +111,7 @@ class Evidence:
     def _of_units(self) -> Iterable[str]:
         first = self.units[0].element if self.units else ""
         yield f"led by {first or 'title'}"
-        if self.text.startswith("@"):
+        if self.text.startswith(("@", "u/")):
             yield "led by a handle"
         if self.units and is_names(self.units[0].value):
             yield (

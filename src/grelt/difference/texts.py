@@ -28,6 +28,7 @@ _FORM_RULES = {
     "doi": "entry-doi-form", "url": "entry-url-form", "publisher": "entry-publisher-form",
     "institution": "entry-publisher-form",
 }  # fmt: skip
+_SLASH = re.compile(r"(?<=[A-Za-z.])/(?=[A-Za-z])")
 _QUOTED_AS = {"“": "”", '"': '"'}
 
 
@@ -59,6 +60,10 @@ def text_differences(
         span = cut.span  # without `Last modified`, or brackets
     said = span.of(written.text)
     same = next((t for t in piece.texts if alike(said, t)), None)
+    if same is None and piece.element in ("date", "day"):
+        # A double issue stands as the periodical prints it: `Winter/Spring 2010`.
+        ranged = _SLASH.sub("–", said)
+        same = next((said for t in piece.texts if alike(ranged, t)), None)
     if same is None and said[:1].isupper() == begins and said[:1].isalpha():
         # A capital goes by the mark that stands, be it the right one or not.
         turned = said[0].swapcase() + said[1:]

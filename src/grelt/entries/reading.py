@@ -41,12 +41,12 @@ _NUMBERING = re.compile(r"(?:\d{1,3}[.)]|[•▪*–])\s+(?=\S)|\*(?=\w)")
 # No entry opens with more names than fit here.
 _LONGEST_OPENING = 4000
 _REVIEW = re.compile(r"Review\sof\s")
-# A name that its bearer writes small: `hooks, bell.`
+# A name that its bearer writes small: `hooks, bell.`, `boyd, d. m., & Ellison, N. B.`
 _SMALL_NAME = re.compile(
-    r"(?P<family>[a-z]{2,}), (?P<given>[a-z]{2,}|[a-z]\.(?: [a-z]\.)*)(?=\.?\s*$|\. )"
+    r"(?P<family>[a-z]{2,}), (?P<given>[a-z]{2,}|[a-z]\.(?: [a-z]\.)*)(?=\.?\s*$|[.,]|\s\()"
 )
 _DATED_REST = re.compile(r"[.,\s]*(?:(?:1[4-9]|20)\d\d[a-z]?[.,\s]*)?")
-_HANDLE_FIRST = re.compile(r"@\w[\w.-]*\w(?=[.,]?\s)")
+_HANDLE_FIRST = re.compile(r"(?:@|u/)\w[\w.-]*\w(?=[.,]?\s)")
 _HANDLE = re.compile(r"\s[\[(]@[\w.-]+[\])]\.?$")
 # A court case by its name: `Brock v. Harbour Office, 23 Rep. 45`.
 _CASE = re.compile(r"[A-Z][^,“”\"]{0,80}?\sv\.\s[A-Z][^,“”\"]{1,80}?(?=,\s\d)")
@@ -202,10 +202,9 @@ def _opening(flat: Squeezed, dressed: list[tuple[Span, str]], start: int, stop: 
     if read is not None:
         span = Span(start, read.end)
         return Opening(OpeningKind.PERSON, span.of(text), span, read.names)
-    small = _SMALL_NAME.match(text, start, limit)
-    if small is not None and _DATED_REST.fullmatch(text, small.end(), limit):
-        name = NameList((PersonName(small["family"], small["given"]),))
-        return Opening(OpeningKind.PERSON, small.group(), Span(*small.span()), name)
+    small = _written_small(text, start, limit)
+    if small is not None:
+        return small
     end = _boundary(text, start, limit, {s.start for s, _ in dressed})
     words = text[start:end].strip()
     bare = words.rstrip(".,; ") if not re.search(rf"\b{UPPER}\.$|\bJr\.$", words) else words
@@ -250,6 +249,20 @@ def _is_forename(given: str) -> bool:
 def _is_container(text: str, span: Span) -> bool:
     """An italic stretch followed by a comma is a container, by its place in the pattern."""
     return text[span.end : span.end + 1] == ","
+
+
+def _written_small(text: str, start: int, limit: int) -> Opening | None:
+    """Names of which the first has no capitals, with nothing behind them but a date."""
+    small = _SMALL_NAME.match(text, start, limit)
+    if small is None:
+        return None
+    raised = text[:start] + small.group().title() + text[small.end() :]
+    read = read_inverted(raised, start, limit)
+    if read is None or not _DATED_REST.fullmatch(text, read.end, limit):
+        return None
+    names = (PersonName(small["family"], small["given"]), *read.names.names[1:])
+    span = Span(start, read.end)
+    return Opening(OpeningKind.PERSON, span.of(text), span, replace(read.names, names=names))
 
 
 def _boundary(text: str, start: int, limit: int, starts: set[int]) -> int:

@@ -7,7 +7,6 @@ import re
 import warnings
 from functools import cache
 from typing import Any
-from urllib.parse import quote
 
 from bibtexparser import model
 from bibtexparser.entrypoint import parse_string, write_string
@@ -228,7 +227,9 @@ def _written(work: Work) -> list[Any]:
 
 def _field(element: str, text: str) -> str:
     if element in _ADDRESSES:
-        return re.sub(r"[{}\s]", lambda found: quote(found.group()), text)
+        return re.sub(
+            r"[{}\s]", lambda found: "".join(f"%{b:02X}" for b in found.group().encode()), text
+        )
     if element == "pages":
         return _marked(text.replace("–", "-")).replace("-", "--")
     return _marked(text)

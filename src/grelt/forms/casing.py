@@ -18,6 +18,8 @@ from .title_words import WORD, CaseChange, TitleWord, Vocabulary, is_shouted
 _FRESH = re.compile(r"(?:[:?!.;])\s*[\"“‘'(\[]*$|^[\W_]*$")
 # After these it begins anew in some guides alone, or may.
 _DASH = re.compile(r"(?:[—–]|\s-{1,2}|…|\.\s?\.\s?\.)\s*[\"“‘'(\[]*$")
+# Three dots of the title's own end nothing.
+_ELLIPSIS = re.compile(r"\.\s?\.\s?\.\s*[\"“‘'(\[]*$")
 # A second title begins: `Salt; or, The Pan`, `Salt; or, the Pan`.
 _SECOND = re.compile(r"[,;]\s+or,\s+$", re.I)
 _OPENING = ("“", '"', "‘", "(", "[")
@@ -74,7 +76,11 @@ def _split(text: str, *, dashes_open: bool) -> list[TitleWord]:
         before = text[max(match.start() - 40, 0) if number else 0 : match.start()]
         compound = before[-1:] in ("-", "‐", "/") and before[-2:-1].isalpha()
         quoted_ = before[-1:] in _OPENING and not compound
-        stopped = _FRESH.search(before[-8:]) is not None and not _abbreviated(before)
+        stopped = (
+            _FRESH.search(before[-8:]) is not None
+            and not _abbreviated(before)
+            and not _ELLIPSIS.search(before[-8:])
+        )
         dashed = _DASH.search(before[-8:]) is not None and not compound
         fresh = not compound and (number == 0 or stopped or (dashed and dashes_open))
         if number == 0 and before.strip(" “\"‘'([…"):

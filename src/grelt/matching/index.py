@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 
 from ..entries import Entry, OpeningKind
 from ..text.folding import LEADING_ARTICLES, fold, letters, words
-from ..text.names import is_initials
+from ..text.names import is_initials, natural_name
 from ..words import words as table_words
 
 _SPELLED_OUT = {
@@ -202,6 +202,12 @@ def acronyms(name: str) -> frozenset[str]:
 def _first(part: str) -> str:
     """The letter that a word gives to an acronym; of an abbreviation all of its own: `U.S.`"""
     return fold(part.replace(".", "")) if _DOTTED.fullmatch(part) else fold(part[0])
+
+
+def family_key(name: str) -> str:
+    """The key of a name's family name; of one that its bearer writes small that of the last word."""
+    read = natural_name(name)
+    return read.key if read is not None else letters(name.rpartition(" ")[2])
 
 
 def is_name_of(text: str, entry: Entry) -> bool:

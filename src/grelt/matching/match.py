@@ -15,7 +15,7 @@ from ..text.names import natural_name
 from ..text.spelling import is_a_letter_away
 from .candidates import RIGHT_WAYS, Candidate, Way, candidates
 from .duplicates import duplicates
-from .index import EntryIndex, is_name_of
+from .index import EntryIndex, family_key, is_name_of
 from .keeping import kept_citations
 from .main_source import page_of, pages_to_main_sources
 from .model import Match, MatchDegree, UnlistedSource
@@ -270,7 +270,7 @@ def _with_author_named(
     named = (
         (citation.classical and candidate.score >= _WHOLE_TITLE)
         or any(
-            (name := natural_name(c.listed or c.text)) is not None and name.key in keys
+            family_key(c.listed or c.text) in keys
             for c in (*citation.cues, *citation.earlier)
             if c.kind == "name"
         )

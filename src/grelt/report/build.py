@@ -77,7 +77,9 @@ def _tally(paper: Paper) -> Json:
         "entries": len(paper.entries),
         "unlisted": len(paper.unlisted),
         "uncited": sum(
-            i not in paper.matching.cited_by and i not in paper.matching.repeats
+            i not in paper.matching.cited_by
+            and i not in paper.matching.repeats
+            and i not in paper.named_by_entries
             for i in range(len(paper.entries))
         ),
         "citations_per_page": per_page,

@@ -29,8 +29,11 @@ def check(paper: Paper, number: int) -> Verdict:
     cited = _PAGE.fullmatch(citation.locator)
     if pages is None or cited is None or pages[0] >= pages[1]:
         return NOT_MINE
-    if pages[0] <= int(cited.group(1)) <= pages[1]:
+    page = int(cited.group(1))
+    if pages[0] <= page <= pages[1]:
         return RIGHT
+    if citation.form == "narrative" and _of_another(paper, number, page):
+        return NOT_MINE
     return (
         Slip(
             template="outside",
@@ -41,6 +44,19 @@ def check(paper: Paper, number: int) -> Verdict:
             doubt="the page may belong to another source" if match.carried else "",
         ),
     )
+
+
+def _of_another(paper: Paper, number: int, page: int) -> bool:
+    """Whether the sentence names another source that has this page."""
+    sentence = paper.citations[number].sentence
+    for other in paper.citations_in[paper.citations[number].paragraph]:
+        if other == number or paper.citations[other].sentence != sentence:
+            continue
+        for entry in paper.matches[other].entries:
+            first, last = paper.entries[entry].pages or (1, 0)
+            if first <= page <= last:
+                return True
+    return False
 
 
 RULE = Rule(

@@ -17,6 +17,8 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE  # the list itself says that its works need not be cited
     if number in paper.matching.cited_by or number in paper.matching.repeats:
         return RIGHT
+    if number in paper.named_by_entries:
+        return RIGHT
     if number in paper.matching.perhaps_cited:
         return NOT_MINE
     twins = [twin for twin, first in paper.matching.repeats.items() if first == number]
