@@ -38,6 +38,9 @@ _WITHOUT_ISSUE = re.compile(r"\d:\d")
 _ARCHIVED = re.compile(
     r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?)\b\.?\s?\d"
     r"|\b\w+ (?:Papers|Manuscripts|Fonds)\b.*\b(?:Archives?|Library|Record Office|Museum|Special Collections)\b"
+    # Where it lies stands last, and no year of a publisher's behind it.
+    r"|\b(?:Archives?|Arkib|Archiv|Archivo|Archivio|Record Office|Special Collections"
+    r"|Oral History (?:Collection|Archive|Project))\b[^.\d“”]{0,80}\.?$"
 )
 # Laws and cases as lawyers cite them: a reporter or a code between two numbers, a section. Their forms are
 # those of another manual.

@@ -102,7 +102,7 @@ class KnownSources:
         return NameList(tuple(PersonName(p) for p in parts), bare != text.strip())
 
     def _is_proper(self, name: str) -> bool:
-        """Whether a surname of the list is written as its bearer does: with a capital, or as the list has it."""
+        """Whether a surname of the list is written right: with a capital, or as the list has it."""
         return any(map(str.isupper, name)) or self.surnames[letters(name)] == name
 
     def is_surname(self, word: str) -> bool:

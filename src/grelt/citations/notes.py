@@ -157,7 +157,7 @@ def _read(
         reference = _reference(text, Span(opening, end), dressed, known, signal)
         if reference is not None:
             return reference
-    return of_archive(text, Span(start, end), signal)
+    return of_archive(text, Span(start, end), known, signal)
 
 
 def _ibid(start: int, end: int, ibid: re.Match[str], signal: str) -> Reference:

@@ -69,15 +69,23 @@ def without_role(words: str) -> str:
 _SHELF = re.compile(r"\b(?:[Bb]ox(?:es)?|[Ff]older|[Ff]ol|MSS?|[Rr]eel)\.?\s\d")
 
 
-def of_archive(text: str, span: Span, signal: str) -> Reference | None:
+def of_archive(text: str, span: Span, known: KnownSources, signal: str) -> Reference | None:
     """A paper of an archive, told by its shelf, however it begins: `Folder “Ferry Map,” box 9, …`."""
     if (
         _SHELF.search(text, span.start, span.end) is None
         or text.count(",", span.start, span.end) < 2
     ):
         return None
-    source = Span(span.start, text.index(",", span.start, span.end))
-    return Reference("full", span, source, None, None, signal=signal, newspaper=True)
+    return _archived(text, span, span.end, known, signal)
+
+
+def _archived(text: str, span: Span, end: int, known: KnownSources, signal: str) -> Reference:
+    """By whom the list may have it: `Letchumi Ramasamy, interview by …, Oral History Collection`."""
+    source = Span(span.start, text.index(",", span.start, end))
+    names = natural_names(source.of(text))
+    if names is not None and not known.has_surname(names):
+        names = None
+    return Reference("full", span, source, names, None, signal=signal, newspaper=True)
 
 
 def place_in(text: str, start: int, end: int) -> Span | None:
@@ -103,8 +111,7 @@ def undressed(
     """`Sallow, 63`: a name and a place, and nothing else."""
     if _ARCHIVE.search(text, piece.start, end) and "," in text[piece.start : end]:
         # A paper in an archive: no list need hold it.
-        source = Span(piece.start, text.index(",", piece.start, end))
-        return Reference("full", piece, source, None, None, signal=signal, newspaper=True)
+        return _archived(text, piece, end, known, signal)
     letter = _LETTER_AGAIN.match(text, piece.start, end)
     if letter is not None:
         source = Span(*letter.span("who"))

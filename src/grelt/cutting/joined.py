@@ -8,6 +8,7 @@ from dataclasses import replace
 from ..text.spans import Span
 from .unit import Unit
 from .vocabulary import told_by
+from .written import goes_on
 
 _OF = ("of", "special issue of", "Special issue of")
 _NUMBERS = ("numbering", "volume", "issue", "number")
@@ -47,17 +48,26 @@ def _title_within(text: str, found: list[Unit], units: list[Unit]) -> None:
     if before.element or unit.element or unit.span.of(text).startswith("by "):
         return
     gap = _gap(text, before, unit)
-    held = any(u.dress == "italics" and u.whole.start > unit.whole.end for u in units)
+    behind = [u for u in units if u.dress == "italics" and u.whole.start > unit.whole.end]
+    # A title in italics goes on behind the plain words in it.
+    resumed = before.dress == "italics" and any(_gap(text, unit, u) == " " for u in behind)
+    held = bool(behind) and not resumed
     if {before.dress, unit.dress} == {"plain", "italics"} and gap == " " and held:
         whole = Span(before.whole.start, unit.whole.end)
         found[-2:] = [Unit("", Span(before.span.start, unit.span.end), whole)]
+        return
+    if before.dress == "italics" and unit.dress == "plain" and gap == " ":
+        if goes_on(before.span.of(text)) and not resumed:
+            # `*Readings of* Salt *and* Mud`
+            span = Span(before.span.start, unit.span.end)
+            found[-2:] = [replace(before, span=span, whole=span)]
         return
     if len(found) > 2 and gap in (" ", ", ", ": ") and unit.dress == "italics":
         first = found[-3]
         if (
             first.dress == "italics"
             and before.dress == "plain"
-            and _gap(text, first, before) == " "
+            and _gap(text, first, before) in (" ", ": ")
         ):
             span = Span(first.span.start, unit.span.end)
             found[-3:] = [replace(first, span=span, whole=span)]

@@ -6,6 +6,7 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property
+from itertools import pairwise
 
 from ..document import Paragraph
 from ..text.quotes import as_outer, quoted, typed_single
@@ -14,6 +15,8 @@ from ..works import TextValue
 
 # More spaces in a row than this were meant to move the text.
 _MOST_SPACES = 3
+# No title ends in one of these.
+_JOINING = frozenset("a an the and or of in on to for from with at as".split())
 
 
 @dataclass(frozen=True)
@@ -129,10 +132,32 @@ def text_value(written: Written, span: Span, dress: str) -> TextValue:
     """Words, with what of them is set against the rest (italics in a quoted title, roman in an italic
     one)."""
     text = span.of(written.text)
-    base = dress == "italics"
-    inside = [
+    inside = _roman_within(written, span) if dress == "italics" else _italic_within(written, span)
+    return TextValue(as_outer(text) if dress == "quotes" else text, tuple(inside))
+
+
+def _italic_within(written: Written, span: Span) -> list[Span]:
+    return [
         inner.shifted(-span.start)
-        for inner in (() if base else written.italics)
+        for inner in written.italics
         if span.start <= inner.start and inner.end <= span.end and len(inner) < len(span)
     ]
-    return TextValue(as_outer(text) if dress == "quotes" else text, tuple(inside))
+
+
+def goes_on(title: str) -> bool:
+    """Whether a title cannot end where it does: in a word that joins."""
+    return title.rpartition(" ")[2] in _JOINING
+
+
+def _roman_within(written: Written, span: Span) -> list[Span]:
+    """Words between italics, and those behind a small word, for no title ends in one: `*Readings of* Salt`."""
+    inner = [s for s in written.italics if s.overlaps(span)]
+    found = [
+        Span(one.end + 1, other.start - 1)
+        for one, other in pairwise(inner)
+        if written.text[one.end] in " :" and written.text[other.start - 1] == " "
+    ]
+    last = inner[-1].end if inner else span.end
+    if last < span.end and goes_on(written.text[:last]):
+        found.append(Span(last + 1, span.end))
+    return [s.shifted(-span.start) for s in found if s.start < s.end and s.of(written.text).strip()]

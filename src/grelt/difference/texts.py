@@ -215,6 +215,8 @@ def dress_difference(
     if wanted == "either" or piece.element not in TEXTS | {"reviewed"}:
         return None
     italic = written.share_in_italics(cut.span) >= 0.5
+    if cut.dress == "italics" and isinstance(cut.value, TextValue) and cut.value.apart:
+        italic = True  # but for the titles within it
     quoted = cut.dress == "quotes"
     close = re.match(r"\S*", after)
     closers = close.group() if close else ""

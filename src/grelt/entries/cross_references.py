@@ -9,7 +9,7 @@ import re
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
-from ..text.folding import letters
+from ..text.folding import letters, without_article, words
 from ..text.spans import Span
 from .model import Entry, OpeningKind
 
@@ -25,7 +25,8 @@ _LONGEST = 120
 
 @dataclass(frozen=True, slots=True)
 class CrossReference:
-    """`leads_to` is the index of the other entry; `span`, in the entry's text, where it is named, up to the end."""
+    """`leads_to` is the index of the other entry; `span`, in the entry’s text, is where it is named, to the
+    end."""
 
     leads_to: int
     span: Span
@@ -89,4 +90,5 @@ def _fits(entry: Entry, title: str, paged: bool) -> bool:
         return False
     if entry.title is None:
         return not title
-    return letters(entry.title.text).startswith(letters(title))
+    said, own = without_article(words(title)), without_article(entry.title_words)
+    return own[: len(said)] == said

@@ -16,7 +16,6 @@ from ..text.names import (
     NAME_WORD,
     ORGANISATION_WORDS,
     UPPER,
-    NameList,
     PersonName,
     is_initials,
     looks_like_organisation,

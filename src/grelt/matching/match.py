@@ -15,17 +15,20 @@ from ..text.names import natural_name
 from ..text.spelling import is_a_letter_away
 from .candidates import RIGHT_WAYS, Candidate, Way, candidates
 from .duplicates import duplicates
-from .index import EntryIndex, family_key, is_name_of
+from .index import EntryIndex, family_key
 from .keeping import kept_citations
 from .main_source import page_of, pages_to_main_sources
 from .model import Match, MatchDegree, UnlistedSource
+from .titles import agreeing_with_title, dress_of, in_its_dress
 from .unlisted import unlisted_sources
 from .years import agreeing_with_year
 
 _CLOSE = 0.03
 _WHOLE_TITLE = 0.8
 _SAID = re.compile(
-    r"\b(?:interview|letters?|e-?mail|message|conversation|discussion|papers)\b", re.I
+    r"\b(?:interview|letters?|e-?mail|message|conversation|discussion|papers|diar(?:y|ies)|minutes|records?|"
+    r"collection|archives?)\b",
+    re.I,
 )
 _CLASSICAL = re.compile(r"\d[.:]\d|\d[a-e]")
 
@@ -139,7 +142,7 @@ def _choose(
     found = [_with_name_misspelled(c, citation, index) for c in found]
     if citation.classical:
         found = [c for c in found if c.way in RIGHT_WAYS or c.score >= _WHOLE_TITLE]
-    found = _agreeing_with_title(found, citation, index)
+    found = agreeing_with_title(in_its_dress(found, citation, index), citation, index)
     found = agreeing_with_year(found, citation, index)
     found.sort(key=lambda c: (-c.score, c.entry))
     if not found:
@@ -238,7 +241,7 @@ def _by_cue(cue: Cue, citation: Citation, index: EntryIndex) -> list[Candidate]:
     if whole:
         # The very title beats one that only begins with the same words.
         found = [c for c in found if c.entry in whole]
-    alike = [c for c in found if _dress_of(index, c) == cue.dress]
+    alike = [c for c in found if dress_of(index, c) == cue.dress]
     if cue.dress and alike:
         # A whole work in italics is not an article whose title begins with it.
         found = alike
@@ -250,11 +253,6 @@ def _by_cue(cue: Cue, citation: Citation, index: EntryIndex) -> list[Candidate]:
         else c
         for c in found
     ]
-
-
-def _dress_of(index: EntryIndex, candidate: Candidate) -> str:
-    title = index.entries[candidate.entry].title
-    return title.dress if title is not None else ""
 
 
 def _with_author_named(
@@ -307,46 +305,6 @@ def _with_name_misspelled(candidate: Candidate, citation: Citation, index: Entry
         reason=f"its title, and a name a letter away from {persons[0].family}",
         cited=cited.family,
     )
-
-
-def _agreeing_with_title(
-    found: list[Candidate], citation: Citation, index: EntryIndex
-) -> list[Candidate]:
-    """Where name and title are both cited, the entry must have both.
-
-    An author whose listed works have no word of the cited title in common is cited
-    for a work that is not listed.
-    """
-    if citation.title is None or citation.source_span.start >= citation.title.span.start:
-        return found
-    if citation.title.dress == "plain":
-        # `Lund, Osei`, `Bray, Tomas`: no title, but more of the authors' names.
-        named = [c for c in found if is_name_of(citation.title.text, index.entries[c.entry])]
-        if named:
-            return named
-    cited = without_article(words(citation.title.text))
-    by_name = [c for c in found if c.way not in (Way.TITLE_FOR_AUTHOR, Way.TITLE_PART)]
-    agreement = {c.entry: _titles_agree(cited, index.entries[c.entry]) for c in by_name}
-    best = max(agreement.values(), default=0)
-    if best:
-        # Works of one author share words; the one meant shares most, or begins so.
-        return [c for c in by_name if agreement[c.entry] == best]
-    within = set(index.having(cited)) if len("".join(cited)) >= 6 else set()
-    if any(c.entry in within for c in by_name):
-        return [c for c in by_name if c.entry in within]
-    # What is not read as a title there may be the one that is cited.
-    return [c for c in by_name if not index.entries[c.entry].title_words] if by_name else found
-
-
-def _titles_agree(cited: tuple[str, ...], entry: Entry) -> int:
-    """How many words of a cited title an entry's has; more than it has words where one begins with the
-    other."""
-    title = without_article(entry.title_words)
-    shared = len(set(cited) & set(title))
-    begins = bool(cited and title) and (
-        title[: len(cited)] == cited or cited[: len(title)] == title
-    )
-    return shared + len(cited) if begins else shared
 
 
 def _without_repeats(rivals: list[Candidate], repeats: dict[int, int]) -> list[Candidate]:

@@ -32,6 +32,8 @@ def check(paper: Paper, number: int) -> Verdict:
     page = int(cited.group(1))
     if pages[0] <= page <= pages[1]:
         return RIGHT
+    if _quotes_verse(paper, number):
+        return NOT_MINE  # lines are counted, not pages
     if citation.form == "narrative" and _of_another(paper, number, page):
         return NOT_MINE
     return (
@@ -44,6 +46,12 @@ def check(paper: Paper, number: int) -> Verdict:
             doubt="the page may belong to another source" if match.carried else "",
         ),
     )
+
+
+def _quotes_verse(paper: Paper, number: int) -> bool:
+    """Whether the sentence has lines of verse in it, parted as verse is."""
+    citation = paper.citations[number]
+    return " / " in citation.sentence.of(paper.paragraph(citation.paragraph).text)
 
 
 def _of_another(paper: Paper, number: int, page: int) -> bool:
