@@ -19,7 +19,7 @@ from .entries.order import Misplaced, misplaced, misplaced_titles
 from .findings import Place
 from .forms import Vocabulary
 from .guides import Policy
-from .matching import Match, Matching, UnlistedSource, match_citations
+from .matching import Match, Matching, UnlistedSource, UnlistedWorks, match_citations
 from .matching.looked_for import known_sources
 from .note_references import NoteReferences
 from .parts import parts_of
@@ -219,14 +219,14 @@ class Paper:
     def source_of(self) -> tuple[str, ...]:
         """Which source each citation means: its entry, or for one that is not listed its words."""
         found: list[str] = []
+        unlisted = UnlistedWorks()
         for citation, match in zip(self.citations, self.matches, strict=True):
             if len(match.entries) == 1:
                 found.append(f"entry {match.entries[0]}")
             elif match.carried and citation.after is not None and not citation.source:
                 found.append("continued")
             else:
-                named = citation.names.names[0].key if citation.names else letters(citation.source)
-                found.append(f"unlisted {named}")
+                found.append(f"unlisted {unlisted.of(citation)}")
         return tuple(found)
 
     def cited_before(self, number: int) -> bool:

@@ -6,6 +6,7 @@ import unittest
 
 from grelt.document.fragment import parse_fragment
 from grelt.guides import Policy, load_guide
+from grelt.matching import UnlistedWorks
 from grelt.paper import Paper, analyse
 from grelt.report.engine import run_rules
 from grelt.report.leaning import leaning_on
@@ -197,3 +198,58 @@ class CorrectNotes(unittest.TestCase):
         outcome = run_rules(paper, all_rules().values(), strict=True)
         self.assertEqual([(f.rule.id, f.found) for f in outcome.findings], [])
         self.assertEqual(len({e for m in paper.matches for e in m.entries}), len(paper.entries))
+
+
+class WithoutAList(unittest.TestCase):
+    """Notes that give every source in full, in a paper without a list."""
+
+    def slips(self, *notes: str) -> list[tuple[str, str | None]]:
+        text = " ".join(f"The pond filled twice a day.^[{note}]" for note in notes)
+        paper = analyse(parse_fragment(text), Policy(load_guide("chicago-17-notes")))
+        found = run_rules(paper, all_rules().values(), strict=True).findings
+        return [(f.rule.id, f.found) for f in found if f.rule.id != "list-missing"]
+
+    def test_two_works_of_one_writer_are_two_sources(self) -> None:
+        gates = "Tomas Bray, *Gates of the Reach* (Reach: Tidemark Press, 2019), 9."
+        lamps = "Tomas Bray, *Lamps Go Dark* (Reach: Tidemark Press, 2021), 3."
+        self.assertEqual(
+            self.slips(gates, lamps, "Bray, *Gates*, 10.", "Bray, *Lamps Go Dark*, 4."), []
+        )
+        ((rule, found),) = self.slips(gates, lamps, lamps)
+        self.assertEqual(rule, "note-repeat-short")
+        self.assertIn("Lamps", found or "")
+
+    def test_a_work_given_within_a_comparison_was_given(self) -> None:
+        compared = (
+            "Compare Hanna Lund, *Boats of the Reach* (Reach: Tidemark Press, 2018), chap. 7, with "
+            "Tomas Bray, *Gates of the Reach* (Reach: Tidemark Press, 2019), 12."
+        )
+        self.assertEqual(self.slips(compared, "Bray, *Gates of the Reach*, 14."), [])
+        self.assertIn(
+            "note-first-full", [rule for rule, _ in self.slips(compared, "Bray, *Lamps*, 14.")]
+        )
+
+    def test_that_there_is_no_list_is_said_in_doubt(self) -> None:
+        paper = analyse(
+            parse_fragment(f"The pond filled twice a day.^[{FULL}]"),
+            Policy(load_guide("chicago-17-notes")),
+        )
+        (missing,) = run_rules(paper, all_rules().values(), strict=True).findings
+        self.assertEqual(missing.rule.id, "list-missing")
+        self.assertLess(missing.slip.confidence, 0.75)
+
+
+class WorksNotListed(unittest.TestCase):
+    def test_told_apart_by_maker_and_title(self) -> None:
+        paper = analyse(
+            parse_fragment(
+                "Bray says so.^[Bray, *Gates of the Reach*, 9.] Twice.^[Bray, *Gates*, 9.] Thrice.^[Bray, "
+                "*Lamps*, 9.] Lund does.^[Lund, *Gates*, 9.]" + LIST.replace("Bray", "Bayer")
+            ),
+            Policy(load_guide("chicago-17-notes")),
+        )
+        works = UnlistedWorks()
+        self.assertEqual(
+            [works.of(c) for c in paper.citations if c.form == "note"],
+            ["bray 0", "bray 0", "bray 1", "lund 0"],
+        )

@@ -8,5 +8,6 @@ sentence and of what a person has joined by hand.
 from .index import is_name_of
 from .match import Matching, match_citations
 from .model import Match, MatchDegree, UnlistedSource
+from .unlisted import UnlistedWorks
 
-__all__ = ["Match", "MatchDegree", "Matching", "UnlistedSource", "is_name_of", "match_citations"]
+__all__ = ["Match", "MatchDegree", "Matching", "UnlistedSource", "UnlistedWorks", "is_name_of", "match_citations"]

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass, field
+
 from rapidfuzz import fuzz
 
 from ..citations import Citation
 from ..entries import Entry
-from ..text.folding import letters
+from ..text.folding import letters, without_article, words
 from .model import Match, UnlistedSource
 
 # Out of 100, as likeness is: what makes two that resemble each other a likely pair.
@@ -37,6 +39,27 @@ def unlisted_sources(
         _source(key, labels[key], tuple(numbers), citations, entries, uncited)
         for key, numbers in groups.items()
     )
+
+
+@dataclass
+class UnlistedWorks:
+    """Tells the works apart that no list has: by who made them, and by the titles they are cited by."""
+
+    _titles: dict[str, list[tuple[str, ...]]] = field(default_factory=dict)
+
+    def of(self, citation: Citation) -> str:
+        """The work that a citation means, as far as those before it have told."""
+        names = citation.names
+        maker = names.names[0].key if names is not None else letters(citation.source)
+        title = without_article(words(citation.title.text)) if citation.title is not None else ()
+        known = self._titles.setdefault(maker, [])
+        for number in range(len(known) - 1, -1, -1):
+            other = set(known[number])
+            if not title or not other or other <= set(title) or set(title) <= other:
+                known[number] = max(known[number], title, key=len)
+                return f"{maker} {number}"
+        known.append(title)
+        return f"{maker} {len(known) - 1}"
 
 
 def _source(

@@ -32,6 +32,11 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE  # `see also` begins anew
     rank = {entry: place for place, entry in enumerate(paper.expected_order)}
     ranks = [rank[paper.matches[i].entries[0]] for i in together]
+    for at in range(1, len(together)):
+        one, other = paper.citations[together[at - 1]], paper.citations[together[at]]
+        if one.source == other.source and (one.year or "") <= (other.year or ""):
+            # Years behind one name stand in their own order: whom `et al.` hides counts in the list alone.
+            ranks[at] = ranks[at - 1]
     if all(a <= b for a, b in pairwise(ranks)):
         return RIGHT
     text = paper.paragraph(citation.paragraph).text

@@ -15,7 +15,17 @@ def check(paper: Paper, number: int) -> Verdict:
     if paper.entries:
         return RIGHT
     template = "none" if paper.structure.source_list is None else "empty"
-    return (Slip(template=template, holes=(("count", str(len(paper.citations))),)),)
+    in_full = template == "none" and any(c.note_kind == "full" for c in firm)
+    return (
+        Slip(
+            template=template,
+            holes=(("count", str(len(paper.citations))),),
+            confidence=0.65 if in_full else 1.0,
+            doubt="notes that give every source in full can do without, if the course lets them"
+            if in_full
+            else "",
+        ),
+    )
 
 
 RULE = Rule(

@@ -6,6 +6,7 @@ rule says so.
 
 import re
 
+from ...document import Paragraph
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
 from ..base import Rule
@@ -20,6 +21,8 @@ _UNLISTED = re.compile(
     r"|\b\d{1,3}:\d{1,3}\b|\b(?:c|s|ch|art)\.\s\d|\b(?:Geo|Vict|Edw|Will)\.\s|\bU\.\s?S\.|\sv\.\s",
     re.I,
 )
+# `Author, “Promises to the Dead,” manuscript`
+_QUOTED_TITLE = re.compile(r"(?:,|\bin) [“\"][^“”\"]{3,120}[,.?!][”\"]")
 
 
 def check(paper: Paper, number: int) -> Verdict:
@@ -33,6 +36,8 @@ def check(paper: Paper, number: int) -> Verdict:
     text = "\n".join(paper.paragraph(i).text for i in inked)
     if _CROSS.search(text) or _UNLISTED.search(text) or paper.names_a_source(text):
         return NOT_MINE  # it sends the reader to another place
+    if any(_has_title(paper.paragraph(i)) for i in inked):
+        return NOT_MINE  # a work is named, though not as notes name it
     return (
         Slip(
             template="forbid" if house == "forbid" else "comment",
@@ -40,6 +45,14 @@ def check(paper: Paper, number: int) -> Verdict:
             note=number,
             confidence=0.85,
         ),
+    )
+
+
+def _has_title(paragraph: Paragraph) -> bool:
+    """Whether words stand in italics, or in quotation marks behind a comma, as titles do."""
+    italic = (s.of(paragraph.text).split() for s in paragraph.italics)
+    return _QUOTED_TITLE.search(paragraph.text) is not None or any(
+        len(w) > 1 and w[0][:1].isupper() and w[-1][:1].isupper() for w in italic
     )
 
 

@@ -5,6 +5,7 @@ The full note tells the reader at once what the source is; the short ones lean o
 
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
+from ...text.folding import letters
 from ..base import Rule
 
 
@@ -18,6 +19,8 @@ def check(paper: Paper, number: int) -> Verdict:
         return NOT_MINE
     if citation.note_kind == "full":
         return RIGHT
+    if _named_above(paper, number):
+        return NOT_MINE
     matched = bool(paper.matches[number].entries)
     return (
         Slip(
@@ -28,6 +31,19 @@ def check(paper: Paper, number: int) -> Verdict:
             doubt="" if matched else "its source is not in the list",
         ),
     )
+
+
+def _named_above(paper: Paper, number: int) -> bool:
+    """Whether a note before has name and title, though in words that are read as no citation of their own
+    (`Compare Scanlon, …, with David Owens, *Shaping*, …`)."""
+    citation, note = paper.citations[number], paper.note_of(number)
+    if citation.title is None or citation.names is None or note is None:
+        return False
+    family, title = citation.names.names[0].key, letters(citation.title.text)
+    above = (
+        letters(paper.paragraph(p).text) for n in paper.document.notes[:note] for p in n.paragraphs
+    )
+    return any(family in said and title in said for said in above)
 
 
 RULE = Rule(
