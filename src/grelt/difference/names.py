@@ -17,6 +17,7 @@ from ..text.spans import Span
 from ..words import one_of, ordered
 from ..works import Group, Name
 from .model import Difference, alike
+from .name_places import find_name
 
 _ET_AL = re.compile(r",?\s*(?:and\s)?(?:et\.?\sal\.?|and\sothers)\s*$", re.I)
 _JOINED = re.compile(r"[,;\s]*(?:(?:and|&)\s+)?$")
@@ -196,7 +197,7 @@ def _parts(text: str, whole: Span, who: Span, names: tuple[Name, ...]) -> list[_
         end = who.start + et_al.start()
     at = who.start
     for number, name in enumerate(names):
-        span = _find(text, at, end, name)
+        span = find_name(text, at, end, name)
         if span is None:
             return None
         if number:
@@ -221,30 +222,6 @@ def _parts(text: str, whole: Span, who: Span, names: tuple[Name, ...]) -> list[_
     if at < whole.end:
         found.append(_Found("label", Span(at, whole.end)))
     return found
-
-
-def _find(text: str, start: int, stop: int, name: Name) -> Span | None:
-    """Where a name stands, in either order."""
-    if isinstance(name, Group):
-        at = text.find(name.literal, start, stop)
-        return Span(at, at + len(name.literal)) if at >= 0 else None
-    best: Span | None = None
-    family = re.escape(name.family)
-    given = re.escape(name.given).replace(r"\ ", r"\s?")
-    if is_initials(name.given):
-        given = given.replace(r"\.", r"\.?") + r"(?!\w)"
-    suffix = rf"(?:,?\s{re.escape(name.suffix)})" if name.suffix else ""
-    title = r"(?:(?:Dr|Prof|Professor|Mr|Mrs|Ms|Sir|Rev)\.?\s)?"
-    patterns = (
-        rf"{family},?\s{title}{given}{suffix}",
-        rf"{title}{given}\s?{family}{suffix}",
-        rf"{family}{suffix},\s{title}{given}",
-    )
-    for pattern in patterns if name.given else (rf"{family}{suffix}",):
-        match = re.compile(pattern, re.I).search(text, start, stop)
-        if match is not None and (best is None or match.start() < best.start):
-            best = Span(*match.span())
-    return best
 
 
 def _left_unnamed(found: list[_Found], wanted: list[NamePart]) -> Span | None:

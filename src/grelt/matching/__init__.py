@@ -10,4 +10,12 @@ from .match import Matching, match_citations
 from .model import Match, MatchDegree, UnlistedSource
 from .unlisted import UnlistedWorks
 
-__all__ = ["Match", "MatchDegree", "Matching", "UnlistedSource", "UnlistedWorks", "is_name_of", "match_citations"]
+__all__ = [
+    "Match",
+    "MatchDegree",
+    "Matching",
+    "UnlistedSource",
+    "UnlistedWorks",
+    "is_name_of",
+    "match_citations",
+]
