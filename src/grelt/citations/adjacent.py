@@ -19,6 +19,9 @@ _ONE = (
     rf"{NAME_WORD}(?:\s+{NAME_WORD}){{0,3}}(?:,?\s+(?:Jr|Sr)\.)?)"
 )
 _NAMES = re.compile(rf"({_ONE}(?:(?:,\s+|,?\s+(?:and|&)\s+){_ONE}){{0,6}}(?:,?\s+{_ET_AL})?)$")
+# Two names are joined by a word without a comma, more by commas and a word. One comma ends a clause:
+# `In the Inland Reach, De Larne (2018)`, `in Kellmoor, and Lund et al. (2023)`.
+_CLAUSE = re.compile(r"^[^,&]*,\s+(?:and\s+)?(?!(?:Jr|Sr)\b)(?=[^,&]+$)")
 _REACH = 160
 
 
@@ -74,5 +77,8 @@ def _spelled_before(text: str, start: int, end: int) -> Named | None:
         first, _, rest = words.partition(" ")
     if first.strip(",").casefold() in OPENERS:
         return None
+    joined = _CLAUSE.search(words)
+    if joined is not None:
+        at, words = at + joined.end(), words[joined.end() :]
     span = Span(at, at + len(words))
     return Named(span, words, natural_names(words), ())

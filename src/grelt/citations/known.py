@@ -117,6 +117,18 @@ class KnownSources:
             for known in self.by_first.get(phrase[0], ())
         )
 
+    def begins_group(self, text: str) -> bool:
+        """Whether words of some length are how the name of a listed group begins, written large."""
+        phrase = without_article(words(text))
+        return (
+            len(phrase) > 1
+            and text[:1].isupper()
+            and any(
+                known.kind == "group" and known.words[: len(phrase)] == phrase
+                for known in self.by_first.get(phrase[0], ())
+            )
+        )
+
     def is_group(self, text: str) -> bool:
         """Whether words are the name of a listed group, or its letters, and nothing more."""
         phrase = without_article(words(text))

@@ -255,6 +255,8 @@ def _source(
     if _numbers_something(said, known):
         return None
     comma = said.rfind(",")
+    if comma > 0 and known.begins_group(said):
+        return None, None  # `United States, Department of Tides`
     if comma > 0 and not re.search(r"\band\b|&|\bet\b", said[comma:]):
         # `Okonjo, Salt`: a title whose dress was forgotten, or that the format does not keep.
         # Two names would be joined by a word, not by a comma alone.

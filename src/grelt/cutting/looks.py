@@ -106,7 +106,7 @@ NUMBER = re.compile(
     rf"(?<=\s\()(?P<p>(?!{MONTH}|(?i:{SEASON})|Vols?\.|[Oo]riginal|[Pp]p?\.|[Ss]eason|[Ee]pisode)(?:"
     r"(?:(?:[A-Z][\w&.’/-]*|of|and|for|the|on|in)\s){0,8}(?:[Nn]o\.\s?|[Nn]os\.\s?|#)(?=\w)[\w][\w./–-]*"
     r"|(?:[A-Z][\w&.’/-]*\s){1,6}[A-Z]{0,5}[-/]?\d[\w./–-]*"
-    r"|[A-Z]{2,8}[-/ ]?\d[\w./–-]*(?:-[A-Z]+)?))(?=[);])"
+    r"|[A-Z]{2,8}(?:[-/][A-Z]{1,4})?[-/ ]?\d[\w./–-]*(?:-[A-Z]+)?))(?=[);])"
     rf"|\b(?P<n>(?:(?:[Tt]echnical|[Rr]esearch|[Ww]orking|[Oo]ccasional|[Dd]iscussion|[A-Z]{{2,8}})\s){{0,3}}{_REPORTED}\s(?:(?:[Nn]o\.|[Nn]umber)\s?)?[A-Z]{{0,4}}[-/]?\d(?:[\w./-]*\w)?"
     r"|(?:c|ch|Chapter)\.\s\d+|\d+\s(?:[A-Z][\w.]*\s)?(?:Rep\.|Stat\.|U\.S\.)\s\d+|§+\s?[\d–.-]+)"
 )  # fmt: skip

@@ -324,6 +324,8 @@ def _join(
     """What stands between two names; a suffix before it (`suffixed`) may have a comma behind it too."""
     if alike(words, wanted) or (suffixed and alike(words, f",{wanted}")):
         return
+    if words.strip(" ,") == "with":
+        return  # as the title page has it: `Orme, Viktor, with Mara Quill`
     said = set(re.findall(r"and|&", words))
     right = set(re.findall(r"and|&", wanted))
     if said or right:

@@ -263,6 +263,8 @@ def dress_difference(
             "missing",
             holes,
         )
+    if quoted and wanted == "italics" and written.share_in_italics(cut.whole) == 1:
+        return None  # `*“Slack Water, My Love!”*`: the marks are the title's own
     if quoted:
         span = _with_closers(written, cut)
         bare = "".join(c for c in closers if c not in '”"’')

@@ -47,7 +47,7 @@ class Matching:
     @cached_property
     def perhaps_cited(self) -> frozenset[int]:
         """Entries that some citation may mean as well as the one it was given to."""
-        return frozenset(entry for match in self.matches for entry in match.rivals)
+        return frozenset(e for match in self.matches for e in (*match.rivals, *match.beside))
 
 
 def match_citations(
@@ -177,7 +177,16 @@ def _choose(
         best.way,
         best.cited,
         rivals=others,
+        beside=_also_named(citation, best.entry, index),
     )
+
+
+def _also_named(citation: Citation, entry: int, index: EntryIndex) -> tuple[int, ...]:
+    """Entries of the further names of a citation that are not in the one it was given to: two sources may be
+    named as one (`see Lund, and Vale ch. 5`)."""
+    own = {person.key for person in index.entries[entry].persons}
+    further = citation.names.names[1:] if citation.names is not None else ()
+    return tuple(e for n in further if n.key not in own for e in index.first_surname[n.key])
 
 
 def _holding(citation: Citation, index: EntryIndex) -> Match | None:

@@ -22,7 +22,8 @@ class Match:
     `way` tells the slip of a near match. `by_hand` marks a person's own join.
     `carried` marks a locator alone that continues the source before it; `sourceless`
     one that nothing names a source for. `rivals` are other entries that the words may mean as well, where
-    only the order of the citations, or a page, speaks for the one chosen.
+    only the order of the citations, or a page, speaks for the one chosen; `beside` those that begin with
+    further names cited which the chosen one has not.
     """
 
     degree: MatchDegree
@@ -35,6 +36,7 @@ class Match:
     carried: bool = False
     sourceless: bool = False
     rivals: tuple[int, ...] = ()
+    beside: tuple[int, ...] = ()
 
 
 @dataclass(frozen=True)

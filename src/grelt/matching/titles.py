@@ -39,6 +39,7 @@ def agreeing_with_title(
             return named
     cited = without_article(words(citation.title.text))
     by_name = [c for c in found if c.way not in (Way.TITLE_FOR_AUTHOR, Way.TITLE_PART)]
+    by_name = _possible(by_name, cited, citation, index)
     agreement = {c.entry: _titles_agree(cited, index.entries[c.entry]) for c in by_name}
     best = max(agreement.values(), default=0)
     if best:
@@ -47,8 +48,40 @@ def agreeing_with_title(
     within = set(index.having(cited)) if len("".join(cited)) >= 6 else set()
     if any(c.entry in within for c in by_name):
         return [c for c in by_name if c.entry in within]
+    held = [c for c in by_name if _holds(citation, cited, index.entries[c.entry])]
+    if held:
+        return held
     # What is not read as a title there may be the one that is cited.
     return [c for c in by_name if not index.entries[c.entry].title_words] if by_name else found
+
+
+def _possible(
+    by_name: list[Candidate], cited: tuple[str, ...], citation: Citation, index: EntryIndex
+) -> list[Candidate]:
+    """Without works in another dress that share but a word with a title given in full: `*Salt Room*` is not
+    “Salt Space”."""
+    title = citation.title
+    if citation.note_kind != "full" or title is None or title.dress == "plain":
+        return by_name
+    return [
+        c
+        for c in by_name
+        if dress_of(index, c) in (title.dress, "plain", "")
+        or _titles_agree(cited, index.entries[c.entry]) > 1
+    ]
+
+
+def _holds(citation: Citation, cited: tuple[str, ...], entry: Entry) -> bool:
+    """Whether a note names an entry as what holds the part it cites: `“Boats,” in Lund, *Wet Trades*, 3`."""
+    title = without_article(entry.title_words)[:2]
+    said = words(citation.text)
+    rest = said[said.index(cited[-1]) + 1 :] if cited and cited[-1] in said else ()
+    return (
+        citation.form == "note"
+        and len(title) == 2
+        and "in" in rest
+        and f" {' '.join(title)} " in f" {' '.join(rest)} "
+    )
 
 
 def _titles_agree(cited: tuple[str, ...], entry: Entry) -> int:

@@ -21,7 +21,7 @@ _WORD = re.compile(
     rf"(?P<initials>{UPPER}\.(?:[\-‐]?{UPPER}\.)*)"
     rf"|(?P<word>{NAME_WORD}|[’']t(?=\s)|[^\W\d_]+(?:[’'ʼ\-‐][^\W\d_]+)*[’'ʼ]?)"
 )
-SEPARATOR = re.compile(r"\s*(?:(?P<mark>[,;])\s*)?(?:(?P<joint>and|&)(?=\s|\w)\s*)?")
+SEPARATOR = re.compile(r"\s*(?:(?P<mark>[,;])\s*)?(?:(?P<joint>and|&|with)(?=\s|\w)\s*)?")
 _BEHIND = re.compile(rf",?\s(?:{SUFFIX}|\(?{DEGREE_BEHIND}\)?)(?=$|[\s,.;&(\[])")
 _SUFFIX = re.compile(rf",?\s(?P<suffix>{SUFFIX})(?=$|[\s,.;&(\[])")
 HONORIFIC_AHEAD = re.compile(rf"{HONORIFIC}\s+(?=\S)")

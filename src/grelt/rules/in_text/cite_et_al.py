@@ -17,6 +17,7 @@ from ..base import Rule
 
 _WRITTEN = re.compile(r"\bet\.?\s+al(?:\.|ii\b|ia\b|\b)", re.I)
 _RIGHT = "et al."
+_WITH = re.compile(r",?\swith\s")
 
 
 def check(paper: Paper, number: int) -> Verdict:
@@ -34,6 +35,8 @@ def check(paper: Paper, number: int) -> Verdict:
     if match.degree is not MatchDegree.EXACT or match.carried or len(match.entries) != 1:
         return NOT_MINE
     entry = paper.entries[match.entries[0]]
+    if _WITH.search(entry.author.text):
+        return NOT_MINE  # who helped is named or not
     return _by_number(paper, number, citation, entry, text, end)
 
 

@@ -17,6 +17,8 @@ def check(paper: Paper, number: int) -> Verdict:
     year = citation.year_span
     if year is None:
         return RIGHT
+    if _is_a_page(paper, number, citation.year or ""):
+        return RIGHT
     text = paper.paragraph(citation.paragraph).text
     start = citation.source_span.end
     place = Span(start, year.end)
@@ -35,6 +37,12 @@ def check(paper: Paper, number: int) -> Verdict:
             fixable=True,
         ),
     )
+
+
+def _is_a_page(paper: Paper, number: int, said: str) -> bool:
+    """Whether what looks like a year is a page of the source: an article on pages 2020 to 2041."""
+    ranges = (paper.entries[e].pages for e in paper.matches[number].entries)
+    return said.isdigit() and any(r is not None and r[0] <= int(said) <= r[1] for r in ranges)
 
 
 RULE = Rule(

@@ -4,9 +4,16 @@ A list of works cited holds what the paper cites. An entry that nothing leads to
 source read and left out, a citation forgotten, or padding; the writer has to say which.
 """
 
+import re
+
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
+from ...text.folding import letters
 from ..base import Rule
+
+_SENTENCE = re.compile(r"\.\s|\.?$")
+# `YCAL MSS 101`, `CO 273/388`, `1957/0574216`
+_SHELF = re.compile(r"^(?:[A-Z]{2,}[A-Za-z. ]{0,20}\d+(?:/\d+)*|\d+/\d+(?:/\d+)*)$")
 
 
 def check(paper: Paper, number: int) -> Verdict:
@@ -21,6 +28,8 @@ def check(paper: Paper, number: int) -> Verdict:
         return RIGHT
     if number in paper.matching.perhaps_cited:
         return NOT_MINE
+    if _shelf_is_named(paper, number):
+        return RIGHT
     twins = [twin for twin, first in paper.matching.repeats.items() if first == number]
     if any(twin in paper.matching.cited_by for twin in twins):
         return RIGHT
@@ -32,6 +41,21 @@ def check(paper: Paper, number: int) -> Verdict:
             entry=number,
         ),
     )
+
+
+def _shelf_is_named(paper: Paper, number: int) -> bool:
+    """Whether a note gives the shelf of papers in an archive: lists name them by another word than notes do."""
+    shelves = [
+        letters(part)
+        for part in _SENTENCE.split(paper.entries[number].text)
+        if _SHELF.search(part) is not None
+    ]
+    if not shelves:
+        return False
+    said = (
+        letters(paper.paragraph(p).text) for note in paper.document.notes for p in note.paragraphs
+    )
+    return any(shelf in text for text in said for shelf in shelves)
 
 
 RULE = Rule(

@@ -50,10 +50,16 @@ def check(paper: Paper, number: int) -> Verdict:
 
 def _has_title(paragraph: Paragraph) -> bool:
     """Whether words stand in italics, or in quotation marks behind a comma, as titles do."""
-    italic = (s.of(paragraph.text).split() for s in paragraph.italics)
     return _QUOTED_TITLE.search(paragraph.text) is not None or any(
-        len(w) > 1 and w[0][:1].isupper() and w[-1][:1].isupper() for w in italic
+        _is_title(span.of(paragraph.text).split(), paragraph.text[span.end : span.end + 1])
+        for span in paragraph.italics
     )
+
+
+def _is_title(italic: list[str], mark: str) -> bool:
+    """Words with capitals at both ends; one alone (`*Fountain*, 1917`) with the comma that goes on."""
+    named = bool(italic) and italic[0][:1].isupper() and italic[-1][:1].isupper()
+    return named and (len(italic) > 1 or mark == ",")
 
 
 RULE = Rule(

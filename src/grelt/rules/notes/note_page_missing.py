@@ -3,9 +3,18 @@
 A note is there to be followed; without a page it leads to a whole book.
 """
 
+import re
+
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
 from ..base import Rule
+
+# A place that is no page: `n.p.`, `chap. 4`, `plate 3`.
+_PLACED = re.compile(
+    r",\s(?:esp\.\s)?(?:n\.\s?p\.|n\.\s?pag\.|unpaginated|unpaged|s\.v\.|"
+    r"(?:chaps?|figs?|pls?|plates?|tables?|maps?|paras?|secs?|vols?)\.?\s[\divxlc]+)",
+    re.I,
+)
 
 
 def check(paper: Paper, number: int) -> Verdict:
@@ -15,7 +24,7 @@ def check(paper: Paper, number: int) -> Verdict:
         ("see", "See", "cf", "Cf")
     ):
         return NOT_MINE
-    if citation.locator is not None:
+    if citation.locator is not None or _PLACED.search(citation.text):
         return RIGHT
     if len(found) != 1 or not paper.has_pages(found[0]):
         return NOT_MINE

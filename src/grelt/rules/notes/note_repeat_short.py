@@ -6,6 +6,7 @@ What was said in full once is known; the short form takes the reader back to it,
 from ...findings import NOT_MINE, RIGHT, Slip, Subject, Verdict
 from ...paper import Paper
 from ...short_notes import short_note
+from ...text.folding import words
 from ..base import Rule
 
 
@@ -20,6 +21,8 @@ def check(paper: Paper, number: int) -> Verdict:
     if citation.note_kind == "short":
         return RIGHT
     found = paper.matches[number].entries
+    if found and not _is_title_of(paper, number, found[0]):
+        return NOT_MINE  # a part of it, given for the first time
     short = (
         short_note(paper.entries[found[0]], citation.locator, paper.policy.guide.notes)
         if len(found) == 1
@@ -37,6 +40,15 @@ def check(paper: Paper, number: int) -> Verdict:
             fixable=short is not None,
         ),
     )
+
+
+def _is_title_of(paper: Paper, number: int, entry: int) -> bool:
+    """Whether the title in a note is the entry's, or may be."""
+    cited, listed = paper.citations[number].title, paper.entries[entry].title_words
+    if cited is None or not listed:
+        return True
+    shared = set(words(cited.text)) & set(listed)
+    return 2 * len(shared) > min(len(words(cited.text)), len(listed))
 
 
 RULE = Rule(
