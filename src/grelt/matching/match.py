@@ -270,10 +270,13 @@ def _with_author_named(
     """A title in parentheses is right where the sentence, or the citation before, names its author."""
     if candidate.way is not Way.TITLE_FOR_AUTHOR:
         return candidate
-    if candidate.score < _WHOLE_TITLE and not _CLASSICAL.search(citation.locator or ""):
-        return candidate  # a word or two out of a title; of an ancient work its edition has more
     entry = index.entries[candidate.entry]
     keys = {p.key for p in entry.persons} or {letters(entry.author.text)}
+    if candidate.score < _WHOLE_TITLE and not _CLASSICAL.search(citation.locator or ""):
+        # Words out of a title: with its author in the sentence; of an ancient work its edition has more.
+        in_sentence = any(c.kind == "name" and family_key(c.text) in keys for c in citation.cues)
+        if not in_sentence or len(words(candidate.cited)) < 2:
+            return candidate
     named = (
         (citation.classical and candidate.score >= _WHOLE_TITLE)
         or any(
