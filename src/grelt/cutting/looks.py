@@ -108,6 +108,8 @@ NUMBER = re.compile(
     r"|(?:[A-Z][\w&.’/-]*\s){1,6}[A-Z]{0,5}[-/]?\d[\w./–-]*"
     r"|[A-Z]{2,8}(?:[-/][A-Z]{1,4})?[-/ ]?\d[\w./–-]*(?:-[A-Z]+)?))(?=[);])"
     rf"|\b(?P<n>(?:(?:[Tt]echnical|[Rr]esearch|[Ww]orking|[Oo]ccasional|[Dd]iscussion|[A-Z]{{2,8}})\s){{0,3}}{_REPORTED}\s(?:(?:[Nn]o\.|[Nn]umber)\s?)?[A-Z]{{0,4}}[-/]?\d(?:[\w./-]*\w)?"
+    # A paper that its institution gave no number.
+    r"|(?:[Ww]orking|[Dd]iscussion|[Oo]ccasional)\s[Pp]aper(?=,\s[A-Z])"
     r"|(?:c|ch|Chapter)\.\s\d+|\d+\s(?:[A-Z][\w.]*\s)?(?:Rep\.|Stat\.|U\.S\.)\s\d+|§+\s?[\d–.-]+)"
 )  # fmt: skip
 

@@ -10,7 +10,7 @@ from .unit import Unit
 from .written import Written
 
 # So many patterns are fitted in full, of those that a glance holds the likeliest.
-TRIED = 14
+TRIED = 20
 
 
 def ranked(
